@@ -1,0 +1,60 @@
+package taxon.core.finding;
+
+import java.util.List;
+import java.util.Optional;
+import taxon.core.dmx.SlotRange;
+import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureId;
+import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.ReservedRun;
+
+/** What a rule saw: subjects and numbers, enough to write the sentence and to check it by hand. */
+public sealed interface Evidence {
+
+    /**
+     * Two blocks share slots.
+     *
+     * @param earlier starts first
+     * @param shared the slots that both take
+     */
+    record Overlap(PlannedBlock earlier, PlannedBlock later, UniverseNumber universe, SlotRange shared)
+            implements Evidence {}
+
+    /**
+     * A block runs past slot 512.
+     *
+     * @param lastSlot where it would end, above 512
+     * @param free the first place that holds it
+     */
+    record PastEnd(PlannedBlock block, StartAddress start, int lastSlot, Optional<StartAddress> free)
+            implements Evidence {}
+
+    record ModeMissing(Fixture fixture, String typeName, List<String> modes) implements Evidence {}
+
+    /**
+     * One ID on several fixtures.
+     *
+     * @param fixtures two or more
+     * @param free the next ID that nobody has; empty when all are given away
+     */
+    record DuplicateId(FixtureId id, List<Fixture> fixtures, Optional<FixtureId> free) implements Evidence {}
+
+    record ReservedTouched(PlannedBlock block, StartAddress start, ReservedRun run, SlotRange shared)
+            implements Evidence {}
+
+    /**
+     * A fixture that is not addressed, or not wholly.
+     *
+     * @param blocks those of its blocks that have no address
+     */
+    record NoAddress(Fixture fixture, List<PlannedBlock> blocks, int slots) implements Evidence {}
+
+    /**
+     * A universe in use that no route carries.
+     *
+     * @param slots how many are used on it
+     */
+    record UniverseUnrouted(UniverseNumber universe, int slots, int fixtures) implements Evidence {}
+}

@@ -1,0 +1,98 @@
+package taxon.core.finding;
+
+import java.util.List;
+import java.util.stream.Collectors;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.fixture.Block.SlotUse;
+import taxon.core.rig.PlannedBlock;
+
+/** The one place where findings become sentences: what, where, why it matters. */
+public final class FindingText {
+    private FindingText() {}
+
+    public static String sentence(Finding finding) {
+        Evidence evidence = finding.evidence();
+        if (evidence instanceof Evidence.Overlap o) {
+            return overlap(o);
+        }
+        if (evidence instanceof Evidence.PastEnd p) {
+            return pastEnd(p);
+        }
+        if (evidence instanceof Evidence.ModeMissing m) {
+            return m.fixture().label() + " has the mode " + quoted(m.fixture().mode()) + ", which " + m.typeName()
+                    + " lacks. It offers " + String.join(", ", m.modes()) + ".";
+        }
+        if (evidence instanceof Evidence.DuplicateId d) {
+            return "Fixture ID " + d.id() + " is given " + d.fixtures().size() + " times: unit "
+                    + d.fixtures().stream().map(f -> String.valueOf(f.unit())).collect(Collectors.joining(" and unit "))
+                    + " of their positions. "
+                    + d.free().map(f -> "The next free ID is " + f + ".").orElse("");
+        }
+        if (evidence instanceof Evidence.ReservedTouched r) {
+            return r.block().label() + " takes "
+                    + run(r.start().universe(), r.shared().first(), r.shared().last()) + ", which is reserved for "
+                    + r.run().label() + ".";
+        }
+        if (evidence instanceof Evidence.NoAddress n) {
+            return noAddress(n);
+        }
+        return unrouted((Evidence.UniverseUnrouted) evidence);
+    }
+
+    private static String overlap(Evidence.Overlap o) {
+        String start = o.later().label() + " starts at " + o.later().start().orElseThrow() + "; "
+                + o.earlier().label() + " runs to " + o.universe() + "."
+                + three(o.earlier().slots().orElseThrow().last()) + ".";
+        return "Overlap at " + run(o.universe(), o.shared().first(), o.shared().last()) + ". " + start + " Slot "
+                + o.shared().first() + " is " + use(o.earlier(), o.shared().first()) + " there and "
+                + use(o.later(), o.shared().first()) + " here.";
+    }
+
+    private static String use(PlannedBlock block, int slot) {
+        int offset = slot - block.start().orElseThrow().slot().number() + 1;
+        return block.block().slotUses().stream()
+                .filter(u -> u.offset() == offset)
+                .findFirst()
+                .map(FindingText::words)
+                .orElse("unused");
+    }
+
+    private static String words(SlotUse use) {
+        String part = use.channel().part().toString();
+        return use.channel().attribute()
+                + (use.byteIndex() == 0 ? "" : " fine")
+                + (part.isEmpty() ? "" : " of " + part);
+    }
+
+    private static String pastEnd(Evidence.PastEnd p) {
+        return p.block().label() + " " + p.block().type().fullName() + " needs "
+                + p.block().footprint() + " slots from "
+                + p.start() + "; the universe ends at 512, it would end at " + p.lastSlot() + "."
+                + p.free().map(a -> " First free place: " + a + ".").orElse(" No universe has room for it.");
+    }
+
+    private static String noAddress(Evidence.NoAddress n) {
+        List<PlannedBlock> blocks = n.blocks();
+        String names = blocks.stream().map(b -> b.block().name()).collect(Collectors.joining(", "));
+        boolean only = blocks.size() == blocks.get(0).mode().blocks().size();
+        return n.fixture().label() + " " + blocks.get(0).type().fullName() + " has no address"
+                + (only ? "" : " for " + names) + "; it needs " + n.slots() + (n.slots() == 1 ? " slot." : " slots.");
+    }
+
+    private static String unrouted(Evidence.UniverseUnrouted u) {
+        return "Universe " + u.universe() + " is routed nowhere: " + u.slots() + " slots of " + u.fixtures()
+                + (u.fixtures() == 1 ? " fixture" : " fixtures") + " reach no line.";
+    }
+
+    private static String run(UniverseNumber universe, int first, int last) {
+        return universe + "." + three(first) + (first == last ? "" : " to " + universe + "." + three(last));
+    }
+
+    private static String three(int slot) {
+        return String.format("%03d", slot);
+    }
+
+    private static String quoted(String text) {
+        return text.isBlank() ? "none" : "“" + text + "”";
+    }
+}

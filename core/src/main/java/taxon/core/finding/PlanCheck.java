@@ -1,0 +1,56 @@
+package taxon.core.finding;
+
+import java.util.Collections;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Plan;
+
+/**
+ * All rules run over a plan. A rule that found nothing is in it with an empty list: checked and clean is not the same as
+ * not checked.
+ */
+public record PlanCheck(Map<Rule, List<Finding>> byRule) {
+    public PlanCheck {
+        byRule = Collections.unmodifiableMap(new EnumMap<>(byRule));
+        if (byRule.size() != Rule.values().length) {
+            throw new IllegalArgumentException("rules not checked: only " + byRule.keySet() + " were");
+        }
+    }
+
+    public static PlanCheck of(Plan plan) {
+        SlotRules slots = new SlotRules(plan);
+        FixtureRules fixtures = new FixtureRules(plan);
+        Map<Rule, List<Finding>> found = new EnumMap<>(Rule.class);
+        found.put(Rule.OVERLAP, slots.overlaps());
+        found.put(Rule.PAST_END, slots.pastEnd());
+        found.put(Rule.RESERVED_TOUCHED, slots.reservedTouched());
+        found.put(Rule.MODE_MISSING, fixtures.modeMissing());
+        found.put(Rule.DUPLICATE_ID, fixtures.duplicateIds());
+        found.put(Rule.NO_ADDRESS, fixtures.noAddress());
+        found.put(Rule.UNIVERSE_UNROUTED, new RouteRules(plan).unrouted());
+        return new PlanCheck(found);
+    }
+
+    /** By rule, then in the order of the rule. */
+    public List<Finding> findings() {
+        return byRule.values().stream().flatMap(List::stream).toList();
+    }
+
+    public List<Finding> of(FixtureKey key) {
+        return findings().stream().filter(f -> f.fixtures().contains(key)).toList();
+    }
+
+    public Optional<Finding> find(String id) {
+        return findings().stream().filter(f -> f.id().equals(id)).findFirst();
+    }
+
+    public long count(Severity severity) {
+        return byRule.entrySet().stream()
+                .filter(e -> e.getKey().severity() == severity)
+                .mapToLong(e -> e.getValue().size())
+                .sum();
+    }
+}

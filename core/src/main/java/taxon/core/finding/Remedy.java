@@ -1,0 +1,20 @@
+package taxon.core.finding;
+
+import taxon.core.rig.Edit;
+
+/** The way out of a finding. */
+public sealed interface Remedy {
+    /** What the button says. */
+    String label();
+
+    /** An edit that makes the finding go away. */
+    record Apply(String label, Edit edit) implements Remedy {}
+
+    /** A place where someone has to decide. */
+    record Decide(String label, Where where) implements Remedy {}
+
+    enum Where {
+        PLACING,
+        ROUTING
+    }
+}

@@ -1,0 +1,29 @@
+package taxon.core.finding;
+
+import java.util.Locale;
+
+/** The rules, in the order in which findings are listed. Each is described in docs/findings.md. */
+public enum Rule {
+    OVERLAP(Severity.STOP),
+    PAST_END(Severity.STOP),
+    MODE_MISSING(Severity.STOP),
+    DUPLICATE_ID(Severity.STOP),
+    RESERVED_TOUCHED(Severity.WARN),
+    NO_ADDRESS(Severity.WARN),
+    UNIVERSE_UNROUTED(Severity.WARN);
+
+    private final Severity severity;
+
+    Rule(Severity severity) {
+        this.severity = severity;
+    }
+
+    public Severity severity() {
+        return severity;
+    }
+
+    /** The name in addresses and files: {@code past-end}. */
+    public String slug() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+}

@@ -1,0 +1,35 @@
+package taxon.core.proof;
+
+import java.util.List;
+import taxon.core.dmx.Slot;
+import taxon.core.dmx.UniverseNumber;
+
+/**
+ * What one unit on a line said of itself by remote management.
+ *
+ * @param universe the planned universe of the port that it answered through
+ * @param uid its UID, {@code 7FF0:00000001}
+ * @param personality the current one, 1 to 255
+ * @param modeName what it calls that personality
+ * @param blocks one entry a block, in order; the first is the unit itself, the others its sub-devices
+ */
+public record FoundUnit(
+        UniverseNumber universe,
+        String uid,
+        String maker,
+        String model,
+        String label,
+        int personality,
+        String modeName,
+        List<FoundBlock> blocks) {
+
+    /** @param footprint 0 to 512, as the unit says */
+    public record FoundBlock(Slot start, int footprint) {}
+
+    public FoundUnit {
+        blocks = List.copyOf(blocks);
+        if (blocks.isEmpty()) {
+            throw new IllegalArgumentException(uid + " gave no start address");
+        }
+    }
+}

@@ -1,0 +1,43 @@
+package taxon.core.rig;
+
+import java.util.Optional;
+import taxon.core.rig.ElementKey.Kind;
+import taxon.core.text.Texts;
+
+/**
+ * What is known of the real unit behind a block, apart from what is planned for it.
+ *
+ * @param set what was last set on the unit, ticked by someone or read back
+ * @param proved when it last answered as planned
+ * @param uid the RDM UID it answered with, such as {@code 7FF0:00000001}; empty when it never did
+ */
+public record BlockEvidence(BlockRef ref, Optional<Mark> set, Optional<Mark> proved, String uid) implements Element {
+    public BlockEvidence {
+        Texts.allowLine("UID", uid, 13);
+    }
+
+    public static BlockEvidence none(BlockRef ref) {
+        return new BlockEvidence(ref, Optional.empty(), Optional.empty(), "");
+    }
+
+    @Override
+    public ElementKey elementKey() {
+        return keyOf(ref);
+    }
+
+    public static ElementKey keyOf(BlockRef ref) {
+        return new ElementKey(Kind.EVIDENCE, ref.fixture().number(), String.format("%03d", ref.block()));
+    }
+
+    public BlockEvidence withSet(Mark mark) {
+        return new BlockEvidence(ref, Optional.of(mark), proved, uid);
+    }
+
+    public BlockEvidence withProved(Mark mark, String provedUid) {
+        return new BlockEvidence(ref, Optional.of(mark), Optional.of(mark), provedUid);
+    }
+
+    public BlockEvidence withUid(String changed) {
+        return new BlockEvidence(ref, set, proved, changed);
+    }
+}

@@ -1,0 +1,89 @@
+package taxon.core.rig;
+
+import java.util.Collections;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import taxon.core.dmx.StartAddress;
+import taxon.core.fixture.TypeId;
+import taxon.core.rig.ElementKey.Kind;
+import taxon.core.text.Texts;
+
+/**
+ * One fixture of the rig, as planned.
+ *
+ * @param mode the mode's name; it may be one that the type lacks, which is a finding and no error
+ * @param position the number of a position in the plan
+ * @param unit its place on the position, counted from 1
+ * @param addresses planned start addresses by block, counted from 1; a block without one is not in it
+ */
+public record Fixture(
+        FixtureKey key,
+        Optional<FixtureId> id,
+        TypeId type,
+        String mode,
+        int position,
+        int unit,
+        String name,
+        String note,
+        SortedMap<Integer, StartAddress> addresses)
+        implements Element {
+
+    public Fixture {
+        Texts.allowLine("mode", mode, 60);
+        Texts.allowLine("fixture name", name, 80);
+        Texts.allowNote("fixture note", note, 1000);
+        if (unit < 1 || unit > 9999) {
+            throw new IllegalArgumentException("unit number " + unit + " is outside 1 to 9999");
+        }
+        addresses = Collections.unmodifiableSortedMap(new TreeMap<>(addresses));
+        if (!addresses.isEmpty() && addresses.firstKey() < 1) {
+            throw new IllegalArgumentException("block " + addresses.firstKey() + " is below 1");
+        }
+    }
+
+    @Override
+    public ElementKey elementKey() {
+        return keyOf(key);
+    }
+
+    public static ElementKey keyOf(FixtureKey key) {
+        return ElementKey.of(Kind.FIXTURE, key.number());
+    }
+
+    public Optional<StartAddress> address(int block) {
+        return Optional.ofNullable(addresses.get(block));
+    }
+
+    public Fixture withAddress(int block, Optional<StartAddress> address) {
+        TreeMap<Integer, StartAddress> changed = new TreeMap<>(addresses);
+        address.ifPresentOrElse(a -> changed.put(block, a), () -> changed.remove(block));
+        return withAddresses(changed);
+    }
+
+    public Fixture withAddresses(Map<Integer, StartAddress> changed) {
+        return new Fixture(key, id, type, mode, position, unit, name, note, new TreeMap<>(changed));
+    }
+
+    public Fixture withId(Optional<FixtureId> changed) {
+        return new Fixture(key, changed, type, mode, position, unit, name, note, addresses);
+    }
+
+    public Fixture withMode(String changed) {
+        return new Fixture(key, id, type, changed, position, unit, name, note, addresses);
+    }
+
+    public Fixture withPlace(int changedPosition, int changedUnit) {
+        return new Fixture(key, id, type, mode, changedPosition, changedUnit, name, note, addresses);
+    }
+
+    public Fixture withWords(String changedName, String changedNote) {
+        return new Fixture(key, id, type, mode, position, unit, changedName, changedNote, addresses);
+    }
+
+    /** The fixture ID, or "no. 17" by key where it has none. */
+    public String label() {
+        return id.map(FixtureId::toString).orElse("no. " + key);
+    }
+}

@@ -1,0 +1,25 @@
+package taxon.core.rig;
+
+import java.util.List;
+import taxon.core.rig.Edit.Changed;
+
+/** Edits of the job sheet, and of what is known of real units. */
+public final class JobEdits {
+    private JobEdits() {}
+
+    public static Edit sheet(JobSheet sheet) {
+        return new Edit("Job sheet changed", plan -> new Changed(plan.with(sheet)));
+    }
+
+    /** Records evidence for blocks; evidence of a fixture that is gone refuses the whole. */
+    public static Edit record(String title, List<BlockEvidence> evidence) {
+        return new Edit(
+                title,
+                plan -> evidence.stream()
+                        .map(e -> e.ref().fixture())
+                        .filter(key -> plan.fixture(key).isEmpty())
+                        .findFirst()
+                        .map(key -> FixtureEdits.noFixture(key, plan))
+                        .orElseGet(() -> new Changed(plan.with(evidence))));
+    }
+}

@@ -1,0 +1,39 @@
+package taxon.core.rig;
+
+import java.time.LocalDate;
+import java.util.Optional;
+import taxon.core.rig.ElementKey.Kind;
+import taxon.core.text.Texts;
+
+/**
+ * The head of a job.
+ *
+ * @param name 1 to 120 characters
+ * @param venue at most 120 characters, may be blank
+ * @param from first day, where known
+ * @param to last day, where known; not before {@code from}
+ * @param note at most 4,000 characters
+ */
+public record JobSheet(String name, String venue, Optional<LocalDate> from, Optional<LocalDate> to, String note)
+        implements Element {
+    public static final ElementKey KEY = ElementKey.of(Kind.JOB_SHEET, 0);
+
+    public JobSheet {
+        Texts.requireLine("job name", name, 120);
+        Texts.allowLine("venue", venue, 120);
+        Texts.allowNote("note", note, 4000);
+        if (from.isPresent() && to.isPresent() && to.get().isBefore(from.get())) {
+            throw new IllegalArgumentException(
+                    "The last day " + to.get() + " is before the first day " + from.get() + ".");
+        }
+    }
+
+    public static JobSheet named(String name) {
+        return new JobSheet(name, "", Optional.empty(), Optional.empty(), "");
+    }
+
+    @Override
+    public ElementKey elementKey() {
+        return KEY;
+    }
+}

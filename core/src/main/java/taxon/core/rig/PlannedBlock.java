@@ -1,0 +1,29 @@
+package taxon.core.rig;
+
+import java.util.Optional;
+import taxon.core.dmx.SlotRange;
+import taxon.core.dmx.StartAddress;
+import taxon.core.fixture.Block;
+import taxon.core.fixture.FixtureType;
+import taxon.core.fixture.Mode;
+
+/** A block of a fixture with all that the plan says of it. Only fixtures whose mode exists have any. */
+public record PlannedBlock(BlockRef ref, Fixture fixture, FixtureType type, Mode mode, Block block) {
+    public Optional<StartAddress> start() {
+        return fixture.address(ref.block());
+    }
+
+    public int footprint() {
+        return block.footprint();
+    }
+
+    /** The slots it takes inside its universe; what would lie past 512 is cut off. Empty when it has no address. */
+    public Optional<SlotRange> slots() {
+        return start().map(a -> SlotRange.clipped(a.slot(), footprint()));
+    }
+
+    /** "204" for the only block, "204 Shutter add-on" for one of several. */
+    public String label() {
+        return mode.blocks().size() == 1 ? fixture.label() : fixture.label() + " " + block.name();
+    }
+}

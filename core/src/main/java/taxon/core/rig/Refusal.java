@@ -1,0 +1,36 @@
+package taxon.core.rig;
+
+/**
+ * Why a value cannot be taken.
+ *
+ * @param field what the value was meant for, in words: "start address"
+ * @param value as it was given
+ * @param allowed what would do: "1 to 512"
+ */
+public record Refusal(String field, String value, Fault fault, String allowed) {
+    private static final int SHOWN = 60;
+
+    public enum Fault {
+        OUT_OF_RANGE,
+        NOT_UNDERSTOOD,
+        NOT_FOUND,
+        TAKEN,
+        IN_USE
+    }
+
+    /** One sentence with the value and the allowed range. */
+    public String sentence() {
+        String shown = value.isBlank() ? "nothing" : shortened();
+        return switch (fault) {
+            case OUT_OF_RANGE -> "The " + field + " cannot be " + shown + "; it takes " + allowed + ".";
+            case NOT_UNDERSTOOD -> "The " + field + " reads " + shown + "; it takes " + allowed + ".";
+            case NOT_FOUND -> "There is no " + field + " " + shown + " (" + allowed + ").";
+            case TAKEN -> "The " + field + " " + shown + " is taken by " + allowed + ".";
+            case IN_USE -> "The " + field + " " + shown + " is in use by " + allowed + ".";
+        };
+    }
+
+    private String shortened() {
+        return value.length() > SHOWN ? value.substring(0, SHOWN) + "…" : value;
+    }
+}

@@ -1,0 +1,32 @@
+package taxon.core.rig;
+
+import java.util.Optional;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.network.Route;
+import taxon.core.rig.ElementKey.Kind;
+import taxon.core.text.Texts;
+
+/**
+ * What the plan says of a universe beside what sits in it.
+ *
+ * @param label what people call it, at most 40 characters, may be blank
+ * @param route how its levels leave; empty when it is routed nowhere
+ */
+public record Universe(UniverseNumber number, String label, Optional<Route> route) implements Element {
+    public Universe {
+        Texts.allowLine("universe label", label, 40);
+    }
+
+    public static Universe unrouted(UniverseNumber number) {
+        return new Universe(number, "", Optional.empty());
+    }
+
+    @Override
+    public ElementKey elementKey() {
+        return keyOf(number);
+    }
+
+    public static ElementKey keyOf(UniverseNumber number) {
+        return ElementKey.of(Kind.UNIVERSE, number.number());
+    }
+}

@@ -1,0 +1,157 @@
+package taxon.core.finding;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static taxon.core.testing.Rigs.add;
+import static taxon.core.testing.Rigs.apply;
+import static taxon.core.testing.Rigs.empty;
+import static taxon.core.testing.Rigs.place;
+import static taxon.core.testing.Rigs.type;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.LongStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import taxon.core.dmx.SlotRange;
+import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.network.Ipv4;
+import taxon.core.rig.NetworkEdits;
+import taxon.core.rig.Plan;
+import taxon.core.rig.ReservedRun;
+import taxon.core.testing.Rigs;
+
+class PlanCheckTest {
+    /** Two 16-slot fixtures, 101 at 2.001 and 102 at 2.017. */
+    private static final Plan CLEAN =
+            routed(add(empty(), type("t", 16), 2, Optional.of(101), Optional.of(StartAddress.of(2, 1))));
+
+    @Test
+    void aCleanPlanHasEveryRuleCheckedAndNothingFound() {
+        assertThat(PlanCheck.of(CLEAN).byRule()).containsOnlyKeys(Rule.values());
+        assertThat(PlanCheck.of(CLEAN).findings()).isEmpty();
+    }
+
+    @Test
+    void anOverlapNamesBothTheSlotsAndAWayOut() {
+        Finding finding = only(place(CLEAN, 2, 1, StartAddress.of(2, 9)), Rule.OVERLAP);
+        assertThat(FindingText.sentence(finding))
+                .isEqualTo("Overlap at 2.009 to 2.016. 102 starts at 2.009; 101 runs to 2.016."
+                        + " Slot 9 is Dimmer there and Dimmer here.");
+        assertThat(finding.remedy().map(Remedy::label)).contains("Move 102 to 2.025");
+    }
+
+    @Test
+    void manyAtOneAddressGiveOneFindingEachBeyondTheFirst() {
+        Plan plan = add(CLEAN, type("t", 16), 5, 201);
+        for (int key = 3; key <= 7; key++) {
+            plan = place(plan, key, 1, StartAddress.of(2, 1));
+        }
+        assertThat(PlanCheck.of(plan).byRule().get(Rule.OVERLAP)).hasSize(5);
+    }
+
+    @Test
+    void aRunPast512SaysWhereItWouldEndAndWhereItFits() {
+        Finding finding = only(place(CLEAN, 2, 1, StartAddress.of(2, 500)), Rule.PAST_END);
+        assertThat(FindingText.sentence(finding))
+                .isEqualTo("102 Test t needs 16 slots from 2.500; the universe ends at 512, it would end at 515."
+                        + " First free place: 2.017.");
+    }
+
+    @Test
+    void aFixtureWithoutAddressSaysHowManySlotsItNeeds() {
+        Finding finding = only(add(CLEAN, type("u", 6, 20), 1, 301), Rule.NO_ADDRESS);
+        assertThat(FindingText.sentence(finding)).isEqualTo("301 Test u has no address; it needs 26 slots.");
+    }
+
+    @Test
+    void aFixtureWithOneBlockOpenNamesTheBlock() {
+        Plan plan = place(add(CLEAN, type("u", 6, 20), 1, 301), 3, 1, StartAddress.of(2, 100));
+        assertThat(FindingText.sentence(only(plan, Rule.NO_ADDRESS))).contains("no address for Block 2; it needs 20");
+    }
+
+    @Test
+    void aModeThatTheTypeLacksIsFoundWithTheModesThatItHas() {
+        Finding finding = only(CLEAN.with(CLEAN.fixtures().get(0).withMode("wide")), Rule.MODE_MISSING);
+        assertThat(FindingText.sentence(finding)).contains("101 has the mode “wide”, which Test t lacks", "only");
+    }
+
+    @Test
+    void aFixtureIdGivenTwiceNamesTheNextFreeOne() {
+        Plan plan = CLEAN.with(
+                CLEAN.fixtures().get(1).withId(CLEAN.fixtures().get(0).id()));
+        Finding finding = only(plan, Rule.DUPLICATE_ID);
+        assertThat(FindingText.sentence(finding)).contains("Fixture ID 101 is given 2 times", "next free ID is 102");
+    }
+
+    @Test
+    void aReservedRunThatIsTouchedIsNamed() {
+        Plan plan = CLEAN.with(new ReservedRun(1, UniverseNumber.of(2), new SlotRange(30, 60), "house lights"));
+        Finding finding = only(plan, Rule.RESERVED_TOUCHED);
+        assertThat(FindingText.sentence(finding))
+                .isEqualTo("102 takes 2.030 to 2.032, which is reserved for house lights.");
+    }
+
+    @Test
+    void aUniverseInUseThatNothingCarriesIsFoundAndAFreePortIsOffered() {
+        Plan plan = add(empty(), type("t", 16), 2, Optional.of(101), Optional.of(StartAddress.of(7, 1)));
+        assertThat(FindingText.sentence(only(plan, Rule.UNIVERSE_UNROUTED)))
+                .isEqualTo("Universe 7 is routed nowhere: 32 slots of 2 fixtures reach no line.");
+        Plan withNode = apply(plan, NetworkEdits.addNode("Quay node", Ipv4.of(10, 0, 0, 1), 1));
+        assertThat(only(withNode, Rule.UNIVERSE_UNROUTED).remedy().map(Remedy::label))
+                .contains("Carry it as streaming ACN 7 to Quay node port 1");
+    }
+
+    static LongStream seeds() {
+        return LongStream.range(0, 100);
+    }
+
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void everyRemedyThatIsAnEditMakesItsFindingGoAway(long seed) {
+        Plan plan = Rigs.random(seed);
+        for (Finding finding : PlanCheck.of(plan).findings()) {
+            if (finding.remedy().orElse(null) instanceof Remedy.Apply apply) {
+                Plan after = apply(plan, apply.edit());
+                assertThat(PlanCheck.of(after).find(finding.id()))
+                        .as(finding.id())
+                        .isEmpty();
+            }
+        }
+    }
+
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void overlapsAreFoundExactlyWhereSlotsAreShared(long seed) {
+        Plan plan = Rigs.random(seed);
+        long owned = plan.blocks().stream()
+                .filter(b -> b.start().isPresent())
+                .mapToLong(b -> b.slots().orElseThrow().length())
+                .sum();
+        long distinct = plan.blocks().stream()
+                .filter(b -> b.start().isPresent())
+                .flatMapToInt(b -> IntStream.rangeClosed(
+                        b.start().orElseThrow().absolute(),
+                        b.start().orElseThrow().absolute()
+                                + b.slots().orElseThrow().length()
+                                - 1))
+                .distinct()
+                .count();
+        assertThat(PlanCheck.of(plan).byRule().get(Rule.OVERLAP).isEmpty()).isEqualTo(owned == distinct);
+    }
+
+    private static Finding only(Plan plan, Rule rule) {
+        List<Finding> found = PlanCheck.of(plan).byRule().get(rule);
+        assertThat(found).hasSize(1);
+        return found.get(0);
+    }
+
+    private static Plan routed(Plan plan) {
+        Plan withNode = apply(plan, NetworkEdits.addNode("Gate node", Ipv4.of(10, 0, 0, 2), 1));
+        Finding unrouted =
+                PlanCheck.of(withNode).byRule().get(Rule.UNIVERSE_UNROUTED).get(0);
+        return apply(withNode, ((Remedy.Apply) unrouted.remedy().orElseThrow()).edit());
+    }
+}

@@ -1,0 +1,137 @@
+package taxon.core.proof;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import taxon.core.dmx.Slot;
+import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.proof.FoundUnit.FoundBlock;
+import taxon.core.proof.RigComparison.Difference;
+import taxon.core.proof.RigComparison.Line;
+import taxon.core.proof.RigComparison.Reason;
+import taxon.core.proof.RigComparison.Verdict;
+import taxon.core.rig.BlockEvidence;
+import taxon.core.rig.JobEdits;
+import taxon.core.rig.Plan;
+import taxon.core.testing.Rigs;
+
+class RigComparisonTest {
+    private static final UniverseNumber TWO = UniverseNumber.of(2);
+    /** 101 at 2.001, 102 at 2.017, 103 at 2.033. */
+    private static final Plan PLAN =
+            Rigs.add(Rigs.empty(), Rigs.type("t", 16), 3, Optional.of(101), Optional.of(StartAddress.of(2, 1)));
+
+    @Test
+    void unitsThatAnswerAsPlannedAreRight() {
+        RigComparison comparison = compare(PLAN, unit(1, "101", 1), unit(2, "102", 17), unit(3, "103", 33));
+        assertThat(comparison.counts()).containsEntry(Verdict.RIGHT, 3L).containsEntry(Verdict.MISSING, 0L);
+    }
+
+    @Test
+    void aLabelFindsTheUnitThatHasAnotherAddress() {
+        Line line = compare(PLAN, unit(1, "101", 1), unit(2, "102", 65), unit(3, "103", 33))
+                .lines()
+                .get(1);
+        assertThat(line.verdict()).isEqualTo(Verdict.WRONG_ADDRESS);
+        assertThat(line.reason()).isEqualTo(Reason.SAME_LABEL);
+    }
+
+    @Test
+    void withoutALabelAUnitOfTheTypeThatIsLeftOverIsTaken() {
+        Line line = compare(PLAN, unit(1, "", 1), unit(2, "", 65), unit(3, "", 33))
+                .lines()
+                .get(1);
+        assertThat(line.verdict()).isEqualTo(Verdict.WRONG_ADDRESS);
+        assertThat(line.reason()).isEqualTo(Reason.SAME_TYPE_IN_ORDER);
+    }
+
+    @Test
+    void anotherPersonalityIsAWrongModeEvenAtTheRightAddress() {
+        FoundUnit longer =
+                new FoundUnit(TWO, uid(2), "Test", "t", "102", 2, "wide", List.of(new FoundBlock(Slot.of(17), 24)));
+        Line line = compare(PLAN, unit(1, "101", 1), longer, unit(3, "103", 33))
+                .lines()
+                .get(1);
+        assertThat(line.verdict()).isEqualTo(Verdict.WRONG_MODE);
+        assertThat(line.differences()).containsExactly(Difference.MODE);
+    }
+
+    @Test
+    void whatDoesNotAnswerIsMissingAndWhatNobodyPlannedIsUnexpected() {
+        FoundUnit stranger = new FoundUnit(
+                TWO, uid(9), "Oxbow", "Dunlin", "", 1, "3-channel", List.of(new FoundBlock(Slot.of(400), 3)));
+        RigComparison comparison = compare(PLAN, unit(1, "101", 1), unit(3, "103", 33), stranger);
+        assertThat(comparison.counts())
+                .containsEntry(Verdict.RIGHT, 2L)
+                .containsEntry(Verdict.MISSING, 1L)
+                .containsEntry(Verdict.UNEXPECTED, 1L);
+        assertThat(comparison.lines()).last().extracting(Line::verdict).isEqualTo(Verdict.UNEXPECTED);
+    }
+
+    @Test
+    void aUnitWithAnotherFixturesLabelIsNotTakenForAMissingOne() {
+        Plan onTwoUniverses = Rigs.add(PLAN, Rigs.type("t", 16), 1, 201);
+        RigComparison comparison = compare(onTwoUniverses, unit(1, "101", 1), unit(2, "201", 65), unit(3, "103", 33));
+        assertThat(comparison.counts()).containsEntry(Verdict.MISSING, 1L).containsEntry(Verdict.UNEXPECTED, 1L);
+    }
+
+    @Test
+    void aReadingProvesWhatIsRightAndMakesWhatDiffersStale() {
+        Plan after = read(PLAN, unit(1, "101", 1), unit(2, "102", 65));
+        assertThat(after.blocks())
+                .extracting(b -> Standing.of(b, after))
+                .containsExactly(Standing.PROVED, Standing.STALE, Standing.PLANNED);
+    }
+
+    @Test
+    void aUnitKnownByUidIsFoundAgainWhateverItsLabelSays() {
+        Plan known = read(PLAN, unit(1, "101", 1), unit(2, "102", 17));
+        Line line = compare(known, unit(2, "", 200), unit(1, "", 1)).lines().get(1);
+        assertThat(line.reason()).isEqualTo(Reason.SAME_UID);
+        assertThat(line.fixture().orElseThrow().label()).isEqualTo("102");
+    }
+
+    @Test
+    void universesThatWereNotReadSayNothing() {
+        assertThat(RigComparison.of(PLAN, Set.of(UniverseNumber.of(1)), List.of())
+                        .lines())
+                .isEmpty();
+    }
+
+    @Test
+    void everyUnitAndEveryFixtureStandsOnExactlyOneLine() {
+        List<FoundUnit> units = new ArrayList<>();
+        for (int i = 0; i < 6; i++) {
+            units.add(unit(i, i % 2 == 0 ? "101" : "", 1 + 16 * i));
+        }
+        RigComparison comparison = RigComparison.of(PLAN, Set.of(TWO), units);
+        assertThat(comparison.lines().stream().flatMap(l -> l.found().stream()))
+                .containsExactlyInAnyOrderElementsOf(units);
+        assertThat(comparison.lines().stream().flatMap(l -> l.fixture().stream()))
+                .containsExactlyInAnyOrderElementsOf(PLAN.fixtures());
+    }
+
+    private static Plan read(Plan plan, FoundUnit... units) {
+        List<BlockEvidence> evidence = ReadingEvidence.of(plan, compare(plan, units), Instant.ofEpochSecond(5));
+        return Rigs.apply(plan, JobEdits.record("read", evidence));
+    }
+
+    private static RigComparison compare(Plan plan, FoundUnit... units) {
+        return RigComparison.of(plan, Set.of(TWO), List.of(units));
+    }
+
+    private static FoundUnit unit(int device, String label, int slot) {
+        return new FoundUnit(
+                TWO, uid(device), "Test", "t", label, 1, "only", List.of(new FoundBlock(Slot.of(slot), 16)));
+    }
+
+    private static String uid(int device) {
+        return String.format("7FF0:%08X", device);
+    }
+}

@@ -1,0 +1,82 @@
+package taxon.core.rig;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Instant;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.stream.LongStream;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import taxon.core.dmx.StartAddress;
+import taxon.core.network.Ipv4;
+import taxon.core.testing.Rigs;
+
+class PlanDeltaPropertyTest {
+
+    static LongStream seeds() {
+        return LongStream.range(0, 150);
+    }
+
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void undoingRandomEditsOneByOneReturnsEachExactState(long seed) {
+        Random random = new Random(seed);
+        Deque<Plan> states = new ArrayDeque<>(List.of(Rigs.random(seed)));
+        Deque<PlanDelta> deltas = new ArrayDeque<>();
+        for (int i = 0; i < 20; i++) {
+            Plan before = states.peek();
+            Plan after = randomEdit(before, random);
+            deltas.push(PlanDelta.between(before, after));
+            states.push(after);
+        }
+        Plan plan = states.pop();
+        while (!deltas.isEmpty()) {
+            PlanDelta delta = deltas.pop();
+            Plan undone = delta.turned().applyTo(plan).orElseThrow();
+            assertThat(undone).isEqualTo(states.pop());
+            assertThat(delta.applyTo(undone)).contains(plan);
+            plan = undone;
+        }
+    }
+
+    private static Plan randomEdit(Plan plan, Random random) {
+        Fixture any = plan.fixtures().isEmpty()
+                ? Rigs.add(plan, Rigs.type("fresh", 4), 1, 900).fixtures().get(0)
+                : plan.fixtures().get(random.nextInt(plan.fixtures().size()));
+        BlockRef ref = new BlockRef(any.key(), 1);
+        Edit edit = switch (random.nextInt(7)) {
+            case 0 -> FixtureEdits.remove(List.of(any.key()));
+            case 1 -> AddressEdits.put("move", Map.of(ref, Optional.of(StartAddress.of(9, 1 + random.nextInt(512)))));
+            case 2 -> AddressEdits.clear(ref, "x");
+            case 3 -> FixtureEdits.renumber(any.key(), FixtureId.of(1 + random.nextInt(999)));
+            case 4 -> NetworkEdits.addNode("node", Ipv4.of(10, 0, random.nextInt(200), random.nextInt(200)), 4);
+            case 5 ->
+                JobEdits.record(
+                        "set",
+                        List.of(BlockEvidence.none(ref)
+                                .withSet(new Mark(
+                                        StartAddress.of(1, 1),
+                                        "only",
+                                        Instant.ofEpochSecond(random.nextInt()),
+                                        "crew"))));
+            default -> JobEdits.sheet(JobSheet.named("name " + random.nextInt()));
+        };
+        return edit.applyTo(plan) instanceof Edit.Changed changed ? changed.plan() : plan;
+    }
+
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void aChangeIsNotAppliedOverWorkThatItDoesNotKnow(long seed) {
+        Plan before = Rigs.add(Rigs.empty(), Rigs.type("t", 4), 3, 1);
+        Plan after = Rigs.place(before, 1, 1, StartAddress.of(1, 1));
+        Plan elsewhere = Rigs.place(before, 1, 1, StartAddress.of(2, 1 + (int) seed));
+        assertThat(PlanDelta.between(before, after).applyTo(elsewhere)).isEmpty();
+        assertThat(PlanDelta.between(before, after).meets(PlanDelta.between(before, elsewhere)))
+                .isTrue();
+    }
+}

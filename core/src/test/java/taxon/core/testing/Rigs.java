@@ -1,0 +1,103 @@
+package taxon.core.testing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.TreeMap;
+import taxon.core.dmx.SlotRange;
+import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.fixture.Block;
+import taxon.core.fixture.ChannelScript;
+import taxon.core.fixture.FixtureType;
+import taxon.core.fixture.Mode;
+import taxon.core.fixture.TypeId;
+import taxon.core.rig.Added;
+import taxon.core.rig.Edit;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureEdits;
+import taxon.core.rig.FixtureId;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.JobSheet;
+import taxon.core.rig.Plan;
+import taxon.core.rig.ReservedRun;
+
+/** Small rigs for tests, by hand or at random from a seed. */
+public final class Rigs {
+    private Rigs() {}
+
+    public static Plan empty() {
+        return Plan.empty(JobSheet.named("Test job"));
+    }
+
+    /** A type with one mode; one block for each footprint. */
+    public static FixtureType type(String name, int... footprints) {
+        List<Block> blocks = new ArrayList<>();
+        for (int footprint : footprints) {
+            blocks.add(ChannelScript.block("Block " + (blocks.size() + 1), "Dimmer ".repeat(footprint)));
+        }
+        Mode mode = new Mode("only", 1, blocks);
+        return new FixtureType(
+                TypeId.of(name), "Test", name, name, FixtureType.Hazard.NONE, FixtureType.Reach.LINE, List.of(mode));
+    }
+
+    public static Plan add(Plan plan, FixtureType type, int count, int firstId) {
+        return add(plan, type, count, Optional.of(firstId), Optional.empty());
+    }
+
+    public static Plan add(
+            Plan plan, FixtureType type, int count, Optional<Integer> firstId, Optional<StartAddress> address) {
+        Added added = new Added(type, type.modes().get(0), "Pipe", count, firstId.map(FixtureId::of), "", address);
+        return apply(plan, FixtureEdits.add("add", List.of(added)));
+    }
+
+    public static Plan place(Plan plan, int key, int block, StartAddress at) {
+        Fixture fixture = plan.fixture(FixtureKey.of(key)).orElseThrow();
+        return plan.with(fixture.withAddress(block, Optional.of(at)));
+    }
+
+    /** The plan after an edit that must succeed. */
+    public static Plan apply(Plan plan, Edit edit) {
+        Edit.Outcome outcome = edit.applyTo(plan);
+        if (outcome instanceof Edit.Changed changed) {
+            return changed.plan();
+        }
+        throw new AssertionError("refused: " + outcome);
+    }
+
+    /** Up to 60 fixtures of a few types with one to three blocks, some placed anywhere, with reserved runs. */
+    public static Plan random(long seed) {
+        Random random = new Random(seed);
+        Plan plan = empty();
+        for (int t = 0; t < 1 + random.nextInt(5); t++) {
+            plan = add(plan, type("t" + t, footprints(random)), 1 + random.nextInt(12), 1 + 100 * t);
+        }
+        for (int r = 0; r < random.nextInt(4); r++) {
+            plan = plan.with(reserved(random, r + 1));
+        }
+        for (Fixture fixture : plan.fixtures()) {
+            plan = random.nextInt(3) == 0 ? plan.with(scattered(fixture, plan, random)) : plan;
+        }
+        return plan;
+    }
+
+    private static int[] footprints(Random random) {
+        return random.ints(1 + random.nextInt(3), 1, random.nextInt(6) == 0 ? 171 : 40)
+                .toArray();
+    }
+
+    private static ReservedRun reserved(Random random, int number) {
+        int first = 1 + random.nextInt(400);
+        SlotRange slots = new SlotRange(first, first + random.nextInt(100));
+        return new ReservedRun(number, UniverseNumber.of(1 + random.nextInt(3)), slots, "kept");
+    }
+
+    private static Fixture scattered(Fixture fixture, Plan plan, Random random) {
+        TreeMap<Integer, StartAddress> addresses = new TreeMap<>();
+        plan.blocksOf(fixture)
+                .forEach(b -> addresses.put(
+                        b.ref().block(), StartAddress.of(1 + random.nextInt(3), 1 + random.nextInt(512))));
+        return fixture.withAddresses(addresses);
+    }
+}
