@@ -1,0 +1,69 @@
+package taxon.formats.csv;
+
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import taxon.core.intake.Column;
+import taxon.core.text.Likeness;
+
+/** The spellings of column headers that are understood. Common practice; compared without case, spaces and signs. */
+final class HeaderWords {
+    private static final Map<Column, List<String>> WORDS = new EnumMap<>(Map.of(
+            Column.QUANTITY,
+                    List.of("Quantity", "Qty", "Count", "Number of", "No of", "Pcs", "Pieces", "Amount", "Units", "#"),
+            Column.MAKER, List.of("Maker", "Manufacturer", "Make", "Brand", "Mfr", "Vendor"),
+            Column.TYPE,
+                    List.of(
+                            "Type",
+                            "Fixture",
+                            "Fixture type",
+                            "Model",
+                            "Instrument",
+                            "Instrument type",
+                            "Device",
+                            "Description",
+                            "Luminaire"),
+            Column.MODE, List.of("Mode", "DMX mode", "Personality", "Channels", "Ch", "Channel count", "Footprint"),
+            Column.POSITION, List.of("Position", "Location", "Hang", "Truss", "Place", "Zone", "Room", "Area"),
+            Column.FIRST_ID,
+                    List.of(
+                            "First fixture ID",
+                            "Fixture ID",
+                            "First ID",
+                            "ID",
+                            "IDs",
+                            "FID",
+                            "Fixture no",
+                            "Fixture number",
+                            "Fixture IDs",
+                            "Head",
+                            "Channel",
+                            "Unit ID"),
+            Column.NOTE, List.of("Note", "Notes", "Comment", "Comments", "Remark", "Remarks", "Purpose"),
+            Column.ADDRESS, List.of("Address", "DMX address", "DMX", "Patch", "Start address", "Addr", "DMX start"),
+            Column.UNIVERSE, List.of("Universe", "Univ", "Uni", "DMX universe", "Line"),
+            Column.SLOT, List.of("Slot", "DMX slot", "Start slot", "DMX channel", "Start channel")));
+
+    private static final Map<String, Column> BY_KEY = byKey();
+
+    private HeaderWords() {}
+
+    static Optional<Column> column(String header) {
+        String key = header.strip().equals("#") ? "#" : Likeness.key(header);
+        return Optional.ofNullable(BY_KEY.get(key));
+    }
+
+    /** The first spelling of each column, for a message. */
+    static String known() {
+        return WORDS.values().stream().map(w -> w.get(0)).collect(Collectors.joining(", "));
+    }
+
+    private static Map<String, Column> byKey() {
+        Map<String, Column> map = new HashMap<>();
+        WORDS.forEach((column, words) -> words.forEach(w -> map.put(w.equals("#") ? "#" : Likeness.key(w), column)));
+        return Map.copyOf(map);
+    }
+}

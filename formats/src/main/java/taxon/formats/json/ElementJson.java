@@ -1,0 +1,211 @@
+package taxon.formats.json;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.Optional;
+import java.util.TreeMap;
+import taxon.core.dmx.SlotRange;
+import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.fixture.TypeId;
+import taxon.core.network.Ipv4;
+import taxon.core.network.PortAddress;
+import taxon.core.network.Route;
+import taxon.core.network.Route.PortRef;
+import taxon.core.network.SacnUniverse;
+import taxon.core.rig.BlockEvidence;
+import taxon.core.rig.BlockRef;
+import taxon.core.rig.Element;
+import taxon.core.rig.ElementKey.Kind;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureId;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.JobSheet;
+import taxon.core.rig.Mark;
+import taxon.core.rig.Node;
+import taxon.core.rig.Position;
+import taxon.core.rig.ReservedRun;
+import taxon.core.rig.RigType;
+import taxon.core.rig.Universe;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Elements of a plan as JSON, one shape for documents and for the journal. */
+public final class ElementJson {
+    private ElementJson() {}
+
+    public static ObjectNode write(Element element) {
+        if (element instanceof JobSheet s) {
+            return sheet(s);
+        }
+        if (element instanceof RigType t) {
+            return FixtureTypeJson.write(t.type());
+        }
+        if (element instanceof Position p) {
+            return Json.object().put("number", p.number()).put("name", p.name());
+        }
+        if (element instanceof Node n) {
+            return Json.object()
+                    .put("number", n.number())
+                    .put("name", n.name())
+                    .put("ip", n.ip().toString())
+                    .put("ports", n.ports());
+        }
+        if (element instanceof Universe u) {
+            return universe(u);
+        }
+        if (element instanceof ReservedRun r) {
+            return Json.object()
+                    .put("number", r.number())
+                    .put("universe", r.universe().number())
+                    .put("first", r.slots().first())
+                    .put("last", r.slots().last())
+                    .put("label", r.label());
+        }
+        return element instanceof Fixture f ? fixture(f) : evidence((BlockEvidence) element);
+    }
+
+    /**
+     * Reads what {@link #write} wrote.
+     *
+     * @throws IllegalArgumentException when a value is not legal
+     */
+    public static Element read(Kind kind, JsonNode node) {
+        return switch (kind) {
+            case JOB_SHEET -> readSheet(node);
+            case TYPE -> new RigType(FixtureTypeJson.read(node));
+            case POSITION -> new Position(Json.number(node, "number"), Json.text(node, "name"));
+            case NODE -> readNode(node);
+            case UNIVERSE ->
+                new Universe(
+                        UniverseNumber.of(Json.number(node, "number")),
+                        Json.text(node, "label"),
+                        Json.optional(node, "route", ElementJson::readRoute));
+            case RESERVED_RUN ->
+                new ReservedRun(
+                        Json.number(node, "number"),
+                        UniverseNumber.of(Json.number(node, "universe")),
+                        new SlotRange(Json.number(node, "first"), Json.number(node, "last")),
+                        Json.text(node, "label"));
+            case FIXTURE -> readFixture(node);
+            case EVIDENCE -> readEvidence(node);
+        };
+    }
+
+    private static ObjectNode sheet(JobSheet sheet) {
+        ObjectNode node = Json.object().put("name", sheet.name()).put("venue", sheet.venue());
+        sheet.from().ifPresent(d -> node.put("from", d.toString()));
+        sheet.to().ifPresent(d -> node.put("to", d.toString()));
+        return node.put("note", sheet.note());
+    }
+
+    private static JobSheet readSheet(JsonNode node) {
+        return new JobSheet(
+                Json.text(node, "name"),
+                Json.text(node, "venue"),
+                Json.optional(node, "from", n -> LocalDate.parse(n.asString())),
+                Json.optional(node, "to", n -> LocalDate.parse(n.asString())),
+                Json.text(node, "note"));
+    }
+
+    private static Node readNode(JsonNode node) {
+        String ip = Json.text(node, "ip");
+        Ipv4 address = Ipv4.parse(ip).orElseThrow(() -> new IllegalArgumentException(ip + " is no IPv4 address"));
+        return new Node(Json.number(node, "number"), Json.text(node, "name"), address, Json.number(node, "ports"));
+    }
+
+    private static ObjectNode universe(Universe universe) {
+        ObjectNode node =
+                Json.object().put("number", universe.number().number()).put("label", universe.label());
+        universe.route().ifPresent(r -> node.set("route", route(r)));
+        return node;
+    }
+
+    private static ObjectNode route(Route route) {
+        ObjectNode node = Json.object();
+        if (route instanceof Route.ArtNet a) {
+            node.put("protocol", "art-net").put("portAddress", a.address().number());
+        } else if (route instanceof Route.Sacn s) {
+            node.put("protocol", "sacn").put("universe", s.universe().number());
+        }
+        return node.put("node", route.port().node()).put("port", route.port().number());
+    }
+
+    private static Route readRoute(JsonNode node) {
+        PortRef port = new PortRef(Json.number(node, "node"), Json.number(node, "port"));
+        return Json.text(node, "protocol").equals("art-net")
+                ? new Route.ArtNet(new PortAddress(Json.number(node, "portAddress")), port)
+                : new Route.Sacn(new SacnUniverse(Json.number(node, "universe")), port);
+    }
+
+    private static ObjectNode fixture(Fixture fixture) {
+        ObjectNode node = Json.object().put("key", fixture.key().number());
+        fixture.id().ifPresent(i -> node.put("id", i.number()));
+        node.put("type", fixture.type().value())
+                .put("mode", fixture.mode())
+                .put("position", fixture.position())
+                .put("unit", fixture.unit())
+                .put("name", fixture.name())
+                .put("note", fixture.note());
+        ArrayNode addresses = node.putArray("addresses");
+        fixture.addresses()
+                .forEach((block, a) -> addresses.add(address(Json.object().put("block", block), a)));
+        return node;
+    }
+
+    private static Fixture readFixture(JsonNode node) {
+        TreeMap<Integer, StartAddress> addresses = new TreeMap<>();
+        node.path("addresses").forEach(a -> addresses.put(Json.number(a, "block"), readAddress(a)));
+        return new Fixture(
+                FixtureKey.of(Json.number(node, "key")),
+                Json.optional(node, "id", n -> FixtureId.of(n.asInt())),
+                TypeId.of(Json.text(node, "type")),
+                Json.text(node, "mode"),
+                Json.number(node, "position"),
+                Json.number(node, "unit"),
+                Json.text(node, "name"),
+                Json.text(node, "note"),
+                addresses);
+    }
+
+    private static ObjectNode evidence(BlockEvidence evidence) {
+        ObjectNode node = Json.object()
+                .put("fixture", evidence.ref().fixture().number())
+                .put("block", evidence.ref().block());
+        evidence.set().ifPresent(m -> node.set("set", mark(m)));
+        evidence.proved().ifPresent(m -> node.set("proved", mark(m)));
+        return node.put("uid", evidence.uid());
+    }
+
+    private static BlockEvidence readEvidence(JsonNode node) {
+        BlockRef ref = new BlockRef(FixtureKey.of(Json.number(node, "fixture")), Json.number(node, "block"));
+        Optional<Mark> set = Json.optional(node, "set", ElementJson::readMark);
+        return new BlockEvidence(
+                ref, set, Json.optional(node, "proved", ElementJson::readMark), Json.text(node, "uid"));
+    }
+
+    private static ObjectNode mark(Mark mark) {
+        return address(Json.object(), mark.address())
+                .put("mode", mark.mode())
+                .put("at", mark.at().toString())
+                .put("by", mark.by());
+    }
+
+    private static Mark readMark(JsonNode node) {
+        return new Mark(
+                readAddress(node),
+                Json.text(node, "mode"),
+                Instant.parse(Json.text(node, "at")),
+                Json.text(node, "by"));
+    }
+
+    private static ObjectNode address(ObjectNode node, StartAddress address) {
+        return node.put("universe", address.universe().number())
+                .put("slot", address.slot().number());
+    }
+
+    private static StartAddress readAddress(JsonNode node) {
+        return StartAddress.of(Json.number(node, "universe"), Json.number(node, "slot"));
+    }
+}

@@ -1,0 +1,39 @@
+package taxon.formats.csv;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.StringReader;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class SpreadsheetCsvTest {
+
+    /** OWASP, "CSV Injection": the characters that begin a formula (from memory). */
+    @ParameterizedTest
+    @ValueSource(strings = {"=1+1", "+1", "-1", "@SUM(A1)", "\t=1", "\r=1", " =1", "＝1"})
+    void noCellBeginsAsAFormulaDoes(String cell) {
+        assertThat(SpreadsheetCsv.harmless(cell)).isEqualTo("'" + cell);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"", "2.073", "Crane rail", "a=b", "über"})
+    void plainCellsStayAsTheyAre(String cell) {
+        assertThat(SpreadsheetCsv.harmless(cell)).isEqualTo(cell);
+    }
+
+    @Test
+    void cellsWithSeparatorsQuotesAndLineBreaksComeBackWhole() throws IOException {
+        List<String> row = List.of("a,b", "say \"x\"", "two\nlines");
+        String text = new String(SpreadsheetCsv.write(List.of("A", "B", "C"), List.of(row)), StandardCharsets.UTF_8);
+        assertThat(text).startsWith("\uFEFFA,B,C\r\n");
+        try (CSVParser parser = CSVFormat.RFC4180.parse(new StringReader(text.substring(1)))) {
+            assertThat(parser.getRecords().get(1).toList()).isEqualTo(row);
+        }
+    }
+}
