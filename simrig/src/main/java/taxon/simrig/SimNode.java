@@ -1,0 +1,121 @@
+package taxon.simrig;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.InetSocketAddress;
+import java.util.List;
+import java.util.Optional;
+import taxon.core.network.Ipv4;
+import taxon.wire.artnet.codec.ArtPacket;
+import taxon.wire.artnet.codec.ArtPacket.PollReply;
+import taxon.wire.artnet.codec.ArtPacket.Port;
+import taxon.wire.artnet.codec.ArtPacket.TodData;
+import taxon.wire.artnet.link.ArtNetLink;
+import taxon.wire.artnet.link.SendPolicy;
+import taxon.wire.bytes.MalformedPacketException;
+import taxon.wire.rdm.codec.RdmMessage;
+
+/**
+ * A simulated node of up to four ports on a loopback address. It describes itself when polled, gives its tables of devices,
+ * and carries RDM to its units. Answers go back to the port that asked.
+ */
+public final class SimNode implements AutoCloseable {
+    private final Ipv4 ip;
+    private final String name;
+    private final List<SimPort> ports;
+    private final ArtNetLink link;
+
+    private SimNode(Ipv4 ip, String name, List<SimPort> ports) throws IOException {
+        this.ip = ip;
+        this.name = name;
+        this.ports = List.copyOf(ports);
+        link = ArtNetLink.open(ip, SendPolicy.LOOPBACK_ONLY, this::received);
+    }
+
+    /**
+     * Starts a node.
+     *
+     * @param ports one to four, all of one Net and Sub-Net
+     * @throws IOException when its UDP port is taken
+     */
+    public static SimNode start(Ipv4 ip, String name, List<SimPort> ports) throws IOException {
+        if (!ip.isLoopback()) {
+            throw new IllegalArgumentException("a simulated node has a loopback address, not " + ip);
+        }
+        if (ports.stream().map(p -> p.address().number() >> 4).distinct().count() != 1) {
+            throw new IllegalArgumentException("the ports of " + name + " differ in Net or Sub-Net");
+        }
+        return new SimNode(ip, name, ports);
+    }
+
+    public Ipv4 ip() {
+        return ip;
+    }
+
+    public List<SimPort> ports() {
+        return ports;
+    }
+
+    private void received(ArtPacket packet, InetSocketAddress sender) {
+        if (packet instanceof ArtPacket.Poll) {
+            reply(pollReply(), sender);
+        } else if (packet instanceof ArtPacket.TodRequest request) {
+            tables(request, sender);
+        } else if (packet instanceof ArtPacket.Rdm rdm) {
+            rdm(rdm, sender);
+        }
+    }
+
+    private PollReply pollReply() {
+        List<Port> described = ports.stream()
+                .map(p -> new Port(p.address().universe(), true, true))
+                .toList();
+        return new PollReply(
+                ip,
+                name,
+                name + ", simulated",
+                "#0001 [0001] ready",
+                ports.get(0).address().net(),
+                ports.get(0).address().subNet(),
+                1,
+                described);
+    }
+
+    private void tables(ArtPacket.TodRequest request, InetSocketAddress sender) {
+        for (int i = 0; i < ports.size(); i++) {
+            SimPort port = ports.get(i);
+            if (port.address().net() == request.net()
+                    && request.subUnis().contains(port.address().subUni())) {
+                var uids = port.units().stream().map(SimUnit::uid).toList();
+                reply(new TodData(i + 1, 1, port.address(), uids.size(), 0, uids), sender);
+            }
+        }
+    }
+
+    private void rdm(ArtPacket.Rdm packet, InetSocketAddress sender) {
+        try {
+            RdmMessage request = packet.decoded();
+            Optional<RdmMessage> answer = ports.stream()
+                    .filter(p -> p.address().equals(packet.address()) && SimUnit.isRequest(request))
+                    .flatMap(p -> p.units().stream())
+                    .flatMap(u -> u.answer(request).stream())
+                    .findFirst();
+            answer.ifPresent(a -> reply(ArtPacket.Rdm.carrying(packet.address(), a), sender));
+        } catch (MalformedPacketException e) {
+            System.getLogger(SimNode.class.getName()).log(System.Logger.Level.DEBUG, "dropped: {0}", e.getMessage());
+        }
+    }
+
+    private void reply(ArtPacket packet, InetSocketAddress sender) {
+        try {
+            link.send(packet, sender);
+        } catch (IOException e) {
+            throw new UncheckedIOException("simulated node " + name + " cannot answer " + sender, e);
+        }
+    }
+
+    @Override
+    public void close() {
+        link.close();
+    }
+}

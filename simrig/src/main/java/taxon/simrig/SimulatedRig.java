@@ -1,0 +1,53 @@
+package taxon.simrig;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import taxon.core.network.Ipv4;
+
+/** Simulated nodes that run together. */
+public final class SimulatedRig implements AutoCloseable {
+    private final List<SimNode> nodes;
+
+    private SimulatedRig(List<SimNode> nodes) {
+        this.nodes = List.copyOf(nodes);
+    }
+
+    /** A node to be started. */
+    public record NodeSpec(Ipv4 ip, String name, List<SimPort> ports) {
+        public NodeSpec {
+            ports = List.copyOf(ports);
+        }
+    }
+
+    /** Starts all nodes, or none. */
+    public static SimulatedRig start(List<NodeSpec> specs) throws IOException {
+        List<SimNode> started = new ArrayList<>();
+        try {
+            for (NodeSpec spec : specs) {
+                started.add(SimNode.start(spec.ip(), spec.name(), spec.ports()));
+            }
+        } catch (IOException e) {
+            started.forEach(SimNode::close);
+            throw e;
+        }
+        return new SimulatedRig(started);
+    }
+
+    public List<SimNode> nodes() {
+        return nodes;
+    }
+
+    /** All units on all lines. */
+    public List<SimUnit> units() {
+        return nodes.stream()
+                .flatMap(n -> n.ports().stream())
+                .flatMap(p -> p.units().stream())
+                .toList();
+    }
+
+    @Override
+    public void close() {
+        nodes.forEach(SimNode::close);
+    }
+}

@@ -1,0 +1,128 @@
+package taxon.wire.artnet.codec;
+
+import java.util.Arrays;
+import java.util.List;
+import taxon.core.dmx.Slot;
+import taxon.core.network.Ipv4;
+import taxon.core.network.PortAddress;
+import taxon.wire.bytes.ByteWriter;
+import taxon.wire.bytes.Bytes;
+import taxon.wire.bytes.MalformedPacketException;
+import taxon.wire.rdm.codec.RdmMessage;
+import taxon.wire.rdm.codec.Uid;
+
+/** A packet of Art-Net 4 (published protocol, from memory). */
+public sealed interface ArtPacket {
+
+    /** Asks nodes what they are. */
+    record Poll() implements ArtPacket {}
+
+    /**
+     * What a node is, and up to four of its ports.
+     *
+     * @param shortName at most 17 bytes
+     * @param longName at most 63 bytes
+     * @param net 0 to 127, for all ports of this reply
+     * @param subNet 0 to 15, for all ports of this reply
+     * @param bindIndex which reply of the node this is, from 1
+     * @param ports at most four
+     */
+    record PollReply(
+            Ipv4 ip,
+            String shortName,
+            String longName,
+            String report,
+            int net,
+            int subNet,
+            int bindIndex,
+            List<Port> ports)
+            implements ArtPacket {
+        public PollReply {
+            ports = List.copyOf(ports);
+            if (ports.size() > 4) {
+                throw new IllegalArgumentException(ports.size() + " ports are more than one reply holds, 4");
+            }
+        }
+
+        /** The Port-Address of one of its ports, counted from 0. */
+        public PortAddress portAddress(int index) {
+            return PortAddress.of(net, subNet, ports.get(index).universe());
+        }
+    }
+
+    /**
+     * A port that turns network data into a line.
+     *
+     * @param universe the low four bits of its Port-Address
+     * @param output true when data flows from the network to the line
+     * @param rdm true when remote management is on
+     */
+    record Port(int universe, boolean output, boolean rdm) {}
+
+    /**
+     * Levels for a Port-Address.
+     *
+     * @param sequence 1 to 255; 0 where it is not in use
+     * @param levels 2 to 512 bytes, an even number
+     */
+    record Dmx(int sequence, int physical, PortAddress address, Bytes levels) implements ArtPacket {
+        public Dmx {
+            if (levels.length() < 2 || levels.length() > Slot.LAST || levels.length() % 2 != 0) {
+                throw new IllegalArgumentException(levels.length() + " levels; it takes an even number, 2 to 512");
+            }
+        }
+    }
+
+    /** Asks for the tables of devices of Port-Addresses that share a Net. */
+    record TodRequest(int net, List<Integer> subUnis) implements ArtPacket {
+        public TodRequest {
+            subUnis = List.copyOf(subUnis);
+            if (subUnis.size() > 32) {
+                throw new IllegalArgumentException(subUnis.size() + " Port-Addresses; one request takes 32");
+            }
+        }
+    }
+
+    /**
+     * A part of a port's table of devices.
+     *
+     * @param physicalPort counted from 1
+     * @param total how many devices the whole table has
+     * @param block counted from 0
+     */
+    record TodData(int physicalPort, int bindIndex, PortAddress address, int total, int block, List<Uid> uids)
+            implements ArtPacket {
+        public TodData {
+            uids = List.copyOf(uids);
+            if (uids.size() > 200) {
+                throw new IllegalArgumentException(uids.size() + " UIDs; one packet takes 200");
+            }
+        }
+    }
+
+    /** Tells a port to discover its devices anew. */
+    record TodControl(PortAddress address, int command) implements ArtPacket {
+        public static final int FLUSH = 1;
+    }
+
+    /**
+     * Carries RDM to or from a port.
+     *
+     * @param message an RDM message without its start code
+     */
+    record Rdm(PortAddress address, Bytes message) implements ArtPacket {
+        public static Rdm carrying(PortAddress address, RdmMessage message) {
+            byte[] whole = message.encode();
+            return new Rdm(address, Bytes.of(Arrays.copyOfRange(whole, 1, whole.length)));
+        }
+
+        /** The message, its start code put back. */
+        public RdmMessage decoded() throws MalformedPacketException {
+            return RdmMessage.decode(
+                    new ByteWriter().u8(RdmMessage.START_CODE).bytes(message).toArray());
+        }
+    }
+
+    /** A packet whose opcode is not known here. */
+    record Unknown(int opcode, Bytes rest) implements ArtPacket {}
+}

@@ -1,0 +1,94 @@
+package taxon.wire.artnet.codec;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.ToIntFunction;
+import taxon.core.network.Ipv4;
+import taxon.wire.artnet.codec.ArtPacket.PollReply;
+import taxon.wire.artnet.codec.ArtPacket.Port;
+import taxon.wire.bytes.ByteReader;
+import taxon.wire.bytes.ByteWriter;
+import taxon.wire.bytes.MalformedPacketException;
+
+/**
+ * The poll reply, 239 bytes, field by field (Art-Net 4, "ArtPollReply", from memory).
+ *
+ * <p>After the opcode: IP (4), UDP port low byte first (2), firmware (2), Net, Sub-Net, OEM (2), UBEA, status 1,
+ * manufacturer (2), short name (18), long name (64), report (64), number of ports (2), port types (4), good input (4),
+ * good output A (4), input universes (4), output universes (4), priority, macro, remote, spare (3), style, MAC (6), bind
+ * IP (4), bind index, status 2, good output B (4), status 3, default responder (6), spare (15).
+ */
+final class PollReplyCodec {
+    private static final int PORTS = 4;
+    private static final int OUTPUT = 0x80;
+    private static final int DATA_FLOWS = 0x80;
+    /** In good output B: set where remote management is off. */
+    private static final int RDM_OFF = 0x80;
+    /** In status 1: the node can do remote management. */
+    private static final int RDM_CAPABLE = 0x02;
+    /** In status 2: 15-bit Port-Addresses. */
+    private static final int LONG_ADDRESSES = 0x08;
+
+    private PollReplyCodec() {}
+
+    static byte[] encode(ByteWriter out, PollReply reply) {
+        ip(out, reply.ip())
+                .u16LittleEndian(ArtNetCodec.UDP_PORT)
+                .u16(1)
+                .u8(reply.net())
+                .u8(reply.subNet());
+        out.u16(0).u8(0).u8(RDM_CAPABLE).u16(0);
+        out.text(reply.shortName(), 18).text(reply.longName(), 64).text(reply.report(), 64);
+        out.u16(reply.ports().size());
+        perPort(out, reply, p -> p.output() ? OUTPUT : 0);
+        out.zeros(PORTS);
+        perPort(out, reply, p -> p.output() ? DATA_FLOWS : 0);
+        out.zeros(PORTS);
+        perPort(out, reply, Port::universe);
+        out.zeros(6).u8(0).zeros(6);
+        ip(out, reply.ip()).u8(reply.bindIndex()).u8(LONG_ADDRESSES);
+        perPort(out, reply, p -> p.rdm() ? 0 : RDM_OFF);
+        return out.u8(0).zeros(6).zeros(15).toArray();
+    }
+
+    private static void perPort(ByteWriter out, PollReply reply, ToIntFunction<Port> value) {
+        for (int i = 0; i < PORTS; i++) {
+            out.u8(i < reply.ports().size() ? value.applyAsInt(reply.ports().get(i)) : 0);
+        }
+    }
+
+    private static ByteWriter ip(ByteWriter out, Ipv4 ip) {
+        return out.u32(Integer.toUnsignedLong(ip.bits()));
+    }
+
+    /** Older nodes end their reply earlier; what is not there reads as zero. */
+    static PollReply decode(ByteReader in) throws MalformedPacketException {
+        Ipv4 ip = new Ipv4((int) in.u32());
+        in.skip(4);
+        int net = in.u8();
+        int subNet = in.u8();
+        if (net > 127 || subNet > 15) {
+            throw new MalformedPacketException("the Net and Sub-Net", net << 8 | subNet, "0 to 127 and 0 to 15");
+        }
+        in.skip(6);
+        String shortName = in.text(18);
+        String longName = in.text(64);
+        String report = in.text(64);
+        int count = in.u16();
+        if (count > PORTS) {
+            throw new MalformedPacketException("the number of ports", count, "at most " + PORTS);
+        }
+        byte[] types = in.bytes(PORTS).toArray();
+        in.skip(3 * PORTS);
+        byte[] universes = in.bytes(PORTS).toArray();
+        in.skip(Math.min(in.remaining(), 17));
+        int bindIndex = in.remaining() > 0 ? in.u8() : 0;
+        in.skip(Math.min(in.remaining(), 1));
+        byte[] outputB = in.remaining() >= PORTS ? in.bytes(PORTS).toArray() : new byte[PORTS];
+        List<Port> ports = new ArrayList<>();
+        for (int i = 0; i < count; i++) {
+            ports.add(new Port(universes[i] & 0xF, (types[i] & OUTPUT) != 0, (outputB[i] & RDM_OFF) == 0));
+        }
+        return new PollReply(ip, shortName, longName, report, net, subNet, bindIndex, ports);
+    }
+}

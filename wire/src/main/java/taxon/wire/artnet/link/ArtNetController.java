@@ -1,0 +1,149 @@
+package taxon.wire.artnet.link;
+
+import java.io.IOException;
+import java.net.InetSocketAddress;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Function;
+import taxon.core.network.Ipv4;
+import taxon.core.network.PortAddress;
+import taxon.wire.artnet.codec.ArtPacket;
+import taxon.wire.artnet.codec.ArtPacket.PollReply;
+import taxon.wire.artnet.codec.ArtPacket.TodData;
+import taxon.wire.bytes.MalformedPacketException;
+import taxon.wire.rdm.codec.RdmMessage;
+import taxon.wire.rdm.codec.Uid;
+
+/**
+ * Asks nodes and waits for their answers, one question at a time. For one thread.
+ *
+ * <p>Every wait is bounded by the timeout given at the start; a question that gets no answer is asked again twice.
+ */
+public final class ArtNetController implements AutoCloseable {
+    private static final int TRIES = 3;
+    /** A node may describe itself in several replies; once the first came, the others follow at once. */
+    private static final Duration MORE_REPLIES = Duration.ofMillis(60);
+
+    private final LinkedBlockingQueue<Arrival> arrivals = new LinkedBlockingQueue<>(10_000);
+    private final ArtNetLink link;
+    private final Duration timeout;
+
+    private record Arrival(ArtPacket packet, Ipv4 sender) {}
+
+    private ArtNetController(Ipv4 local, SendPolicy policy, Duration timeout) throws IOException {
+        this.timeout = timeout;
+        link = ArtNetLink.open(local, policy, this::received);
+    }
+
+    /** @param timeout how long one try waits for an answer */
+    public static ArtNetController open(Ipv4 local, SendPolicy policy, Duration timeout) throws IOException {
+        return new ArtNetController(local, policy, timeout);
+    }
+
+    private void received(ArtPacket packet, InetSocketAddress sender) {
+        Ipv4.parse(sender.getAddress().getHostAddress()).ifPresent(ip -> arrivals.offer(new Arrival(packet, ip)));
+    }
+
+    /** All replies of a node, in the order of their bind index; none when it does not answer. */
+    public List<PollReply> poll(Ipv4 node) throws IOException, InterruptedException {
+        TreeMap<Integer, PollReply> replies = new TreeMap<>();
+        ask(new ArtPacket.Poll(), node, a -> keep(a, node, replies));
+        while (!replies.isEmpty()
+                && next(MORE_REPLIES, a -> keep(a, node, replies)).isPresent()) {
+            // keep() has put the reply into the map
+        }
+        return List.copyOf(replies.values());
+    }
+
+    private static Optional<PollReply> keep(Arrival arrival, Ipv4 node, Map<Integer, PollReply> replies) {
+        if (arrival.sender().equals(node) && arrival.packet() instanceof PollReply reply) {
+            replies.put(reply.bindIndex(), reply);
+            return Optional.of(reply);
+        }
+        return Optional.empty();
+    }
+
+    /**
+     * The table of devices of a port.
+     *
+     * @return empty when the node does not answer; an empty list when it has no devices there
+     */
+    public Optional<List<Uid>> tableOfDevices(Ipv4 node, PortAddress address) throws IOException, InterruptedException {
+        TreeMap<Integer, TodData> blocks = new TreeMap<>();
+        ArtPacket request = new ArtPacket.TodRequest(address.net(), List.of(address.subUni()));
+        Optional<TodData> whole = ask(request, node, a -> {
+            if (a.sender().equals(node)
+                    && a.packet() instanceof TodData data
+                    && data.address().equals(address)) {
+                blocks.put(data.block(), data);
+                int have =
+                        blocks.values().stream().mapToInt(b -> b.uids().size()).sum();
+                return have >= data.total() ? Optional.of(data) : Optional.empty();
+            }
+            return Optional.empty();
+        });
+        return whole.map(w -> uids(blocks));
+    }
+
+    private static List<Uid> uids(Map<Integer, TodData> blocks) {
+        List<Uid> uids = new ArrayList<>();
+        blocks.values().forEach(b -> uids.addAll(b.uids()));
+        return uids.stream().distinct().toList();
+    }
+
+    /** Carries a request to a device on a port and gives its answer; empty when none comes. */
+    public Optional<RdmMessage> rdm(Ipv4 node, PortAddress address, RdmMessage request)
+            throws IOException, InterruptedException {
+        return ask(ArtPacket.Rdm.carrying(address, request), node, a -> answer(a, node, request));
+    }
+
+    private static Optional<RdmMessage> answer(Arrival arrival, Ipv4 node, RdmMessage request) {
+        if (!arrival.sender().equals(node) || !(arrival.packet() instanceof ArtPacket.Rdm rdm)) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(rdm.decoded()).filter(m -> m.answers(request));
+        } catch (MalformedPacketException notAnAnswer) {
+            return Optional.empty();
+        }
+    }
+
+    private <T> Optional<T> ask(ArtPacket question, Ipv4 node, Function<Arrival, Optional<T>> answer)
+            throws IOException, InterruptedException {
+        for (int i = 0; i < TRIES; i++) {
+            link.send(question, node);
+            Optional<T> found = next(timeout, answer);
+            if (found.isPresent()) {
+                return found;
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** The first arrival that is an answer; others are dropped. */
+    private <T> Optional<T> next(Duration within, Function<Arrival, Optional<T>> answer) throws InterruptedException {
+        long deadline = System.nanoTime() + within.toNanos();
+        for (long left = within.toNanos(); left > 0; left = deadline - System.nanoTime()) {
+            Arrival arrival = arrivals.poll(left, TimeUnit.NANOSECONDS);
+            if (arrival == null) {
+                return Optional.empty();
+            }
+            Optional<T> found = answer.apply(arrival);
+            if (found.isPresent()) {
+                return found;
+            }
+        }
+        return Optional.empty();
+    }
+
+    @Override
+    public void close() {
+        link.close();
+    }
+}
