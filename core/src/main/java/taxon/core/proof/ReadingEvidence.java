@@ -34,7 +34,8 @@ public final class ReadingEvidence {
         return evidence;
     }
 
-    private static List<BlockEvidence> of(Plan plan, Fixture fixture, FoundUnit unit, Instant at) {
+    /** What one unit proves of the fixture that it was taken for. */
+    public static List<BlockEvidence> of(Plan plan, Fixture fixture, FoundUnit unit, Instant at) {
         List<BlockEvidence> evidence = new ArrayList<>();
         for (PlannedBlock block : plan.blocksOf(fixture)) {
             int index = block.ref().block() - 1;

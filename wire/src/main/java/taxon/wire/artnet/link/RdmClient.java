@@ -39,7 +39,7 @@ public final class RdmClient {
     public static final class RdmException extends Exception {
         private static final long serialVersionUID = 1L;
 
-        RdmException(Uid uid, String what) {
+        public RdmException(Uid uid, String what) {
             super("unit " + uid + " " + what);
         }
     }

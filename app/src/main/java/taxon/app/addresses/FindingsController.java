@@ -1,0 +1,88 @@
+package taxon.app.addresses;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.edit.Guard;
+import taxon.app.edit.JobEditor;
+import taxon.app.edit.JobState;
+import taxon.app.web.FindingView;
+import taxon.app.web.Frames;
+import taxon.app.web.People;
+import taxon.app.web.Reply;
+import taxon.core.finding.Finding;
+import taxon.core.finding.Remedy;
+import taxon.formats.json.Json;
+import tools.jackson.databind.node.ObjectNode;
+
+/** What the rules have found in the job, and pressing a remedy. */
+@Controller
+class FindingsController {
+    private final Frames frames;
+    private final JobEditor editor;
+
+    FindingsController(Frames frames, JobEditor editor) {
+        this.frames = frames;
+        this.editor = editor;
+    }
+
+    /** @param findings empty where the rule was checked and found nothing */
+    record RuleLine(String rule, String severity, List<FindingView> findings) {}
+
+    @GetMapping("/jobs/{job}/findings")
+    Object findings(@PathVariable int job, HttpServletRequest request, Model model) {
+        JobState state = frames.state(job);
+        List<RuleLine> lines = state.check().byRule().entrySet().stream()
+                .map(e -> new RuleLine(
+                        e.getKey().slug(),
+                        Json.slug(e.getKey().severity()),
+                        e.getValue().stream().map(FindingView::of).toList()))
+                .toList();
+        if (Reply.wantsJson(request)) {
+            return Reply.json(HttpStatus.OK, json(state, lines));
+        }
+        frames.open(job, Optional.empty(), request, model);
+        model.addAttribute("rules", lines);
+        return "addresses/findings";
+    }
+
+    private static ObjectNode json(JobState state, List<RuleLine> lines) {
+        ObjectNode body = Json.object().put("job", state.job()).put("version", state.version());
+        var rules = body.putArray("rules");
+        lines.forEach(l -> {
+            ObjectNode rule = rules.addObject().put("rule", l.rule()).put("severity", l.severity());
+            var findings = rule.putArray("findings");
+            l.findings().forEach(f -> findings.add(json(f)));
+        });
+        return body;
+    }
+
+    private static ObjectNode json(FindingView finding) {
+        ObjectNode node = Json.object().put("id", finding.id()).put("sentence", finding.sentence());
+        var fixtures = node.putArray("fixtures");
+        finding.fixtures().forEach(fixtures::add);
+        finding.apply().ifPresent(a -> node.put("remedy", a));
+        return node;
+    }
+
+    @PostMapping("/jobs/{job}/remedies")
+    Object remedy(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "remedy", "/jobs/" + job + "/findings");
+        long version = reply.version();
+        if (reply.fields().isFaulty()) {
+            return reply.refused();
+        }
+        Optional<Remedy> remedy =
+                frames.state(job).check().find(reply.fields().text("finding")).flatMap(Finding::remedy);
+        return remedy.filter(Remedy.Apply.class::isInstance)
+                .map(Remedy.Apply.class::cast)
+                .map(r -> reply.after(editor.apply(job, version, Guard.UNCHANGED_JOB, People.HERE, r.edit())))
+                .orElseGet(() -> reply.conflicting("This finding is no longer there, or has no remedy to press."));
+    }
+}

@@ -1,0 +1,48 @@
+package taxon.app.addresses;
+
+import java.util.Locale;
+import taxon.app.store.ProposalStore.StoredProposal;
+import taxon.core.addressing.PlacementRequest;
+import taxon.core.addressing.Proposal;
+import taxon.core.addressing.ProposalText;
+import taxon.formats.json.Json;
+import tools.jackson.databind.node.ObjectNode;
+
+/** A proposal as JSON. */
+final class ProposalJson {
+    private ProposalJson() {}
+
+    static ObjectNode write(StoredProposal stored, long version, PlacementRequest wanted, Proposal proposal) {
+        ObjectNode body = Json.object()
+                .put("proposal", stored.id())
+                .put("state", stored.state().name().toLowerCase(Locale.ROOT))
+                .put("madeOnVersion", stored.baseVersion())
+                .put("version", version)
+                .put("headline", ProposalText.headline(proposal));
+        body.set("request", PlacementJson.write(wanted));
+        body.putObject("price")
+                .put("touched", proposal.price().touched())
+                .put("plannedOnly", proposal.price().plannedOnly())
+                .put("first", proposal.price().first());
+        var moves = body.putArray("moves");
+        proposal.moves().forEach(m -> {
+            ObjectNode move = moves.addObject()
+                    .put("fixture", m.ref().fixture().number())
+                    .put("block", m.ref().block())
+                    .put("label", m.block().label());
+            m.before().ifPresent(a -> move.put("before", a.toString()));
+            move.put("after", m.after().toString())
+                    .put("touchesUnit", m.touchesUnit())
+                    .put("why", ProposalText.sentence(m.reason()));
+        });
+        var stays = body.putArray("stays");
+        proposal.stays().forEach(b -> stays.add(b.ref().toString()));
+        var notPlaced = body.putArray("notPlaced");
+        proposal.notPlaced().forEach(n -> notPlaced
+                .addObject()
+                .put("fixture", n.fixture().key().number())
+                .put("obstacle", Json.slug(n.obstacle()))
+                .put("why", ProposalText.sentence(n)));
+        return body;
+    }
+}

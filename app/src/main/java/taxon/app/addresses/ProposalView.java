@@ -1,0 +1,46 @@
+package taxon.app.addresses;
+
+import java.util.ArrayList;
+import java.util.List;
+import taxon.app.store.Progress;
+import taxon.app.store.ProposalStore.StoredProposal;
+import taxon.core.addressing.Proposal;
+import taxon.core.addressing.Proposal.Move;
+import taxon.core.addressing.ProposalText;
+import taxon.core.dmx.StartAddress;
+
+/**
+ * A proposal as the page shows it.
+ *
+ * @param current false when the job has changed since it was made
+ */
+record ProposalView(
+        int id, String headline, List<Line> lines, List<Line> notPlaced, boolean open, boolean applied, boolean current) {
+
+    /** @param touches true when the unit was set and must be set again */
+    record Line(String who, String type, String before, String after, String why, boolean touches) {}
+
+    static ProposalView of(StoredProposal stored, Proposal proposal, boolean current) {
+        List<Line> lines = new ArrayList<>();
+        for (Move move : proposal.moves()) {
+            lines.add(new Line(
+                    move.block().label(),
+                    move.block().type().shortName(),
+                    move.before().map(StartAddress::toString).orElse("none"),
+                    move.after().toString(),
+                    ProposalText.sentence(move.reason()),
+                    move.touchesUnit()));
+        }
+        List<Line> notPlaced = proposal.notPlaced().stream()
+                .map(n -> new Line(n.fixture().label(), "", "", "", ProposalText.sentence(n), false))
+                .toList();
+        return new ProposalView(
+                stored.id(),
+                ProposalText.headline(proposal),
+                lines,
+                notPlaced,
+                stored.state() == Progress.OPEN,
+                stored.state() == Progress.APPLIED,
+                current);
+    }
+}

@@ -1,0 +1,49 @@
+package taxon.app.addresses;
+
+import java.util.List;
+import taxon.app.web.Marks;
+
+/**
+ * One universe as a strip of 512 slots, to scale. Lengths in pixels, across from the left of the drawing.
+ *
+ * @param used "412 used"
+ */
+record Tape(
+        int y,
+        int universe,
+        String name,
+        String used,
+        List<Box> boxes,
+        List<Run> reserved,
+        List<Run> free,
+        List<Caption> captions,
+        List<Clash> clashes) {
+
+    static final int PITCH = 62;
+    static final int LEFT = 118;
+    static final double SLOT = 1.62;
+
+    /** The left edge of a slot. */
+    static double x(int slot) {
+        return LEFT + (slot - 1) * SLOT;
+    }
+
+    /** @param label empty where it does not fit */
+    record Box(double x, double width, int key, String label, int tint, boolean chosen, boolean showsMark, Marks standing, String title) {
+        double markX() {
+            return x + width - 8;
+        }
+    }
+
+    record Run(double x, double width, String label) {
+        double middle() {
+            return x + width / 2;
+        }
+    }
+
+    /** Words above the tape. */
+    record Caption(double x, String words, boolean isClash) {}
+
+    /** Slots that two take. */
+    record Clash(double x, double width) {}
+}

@@ -1,0 +1,199 @@
+package taxon.app.checks;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.checks.UnitWriter.Armed;
+import taxon.app.checks.UnitWriter.NotWrittenException;
+import taxon.app.edit.JobEditor;
+import taxon.app.edit.JobState;
+import taxon.app.web.Fields;
+import taxon.app.web.Frames;
+import taxon.app.web.Marks;
+import taxon.app.web.NotThereException;
+import taxon.app.web.People;
+import taxon.app.web.Reply;
+import taxon.app.web.Stage;
+import taxon.core.network.Ipv4;
+import taxon.core.proof.RigComparison;
+import taxon.core.proof.Standing;
+import taxon.core.rig.BlockEvidence;
+import taxon.core.rig.BlockRef;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.JobEdits;
+import taxon.core.rig.Mark;
+import taxon.core.rig.PlannedBlock;
+import taxon.formats.json.Json;
+
+/** Checks: reading the rig, planned against found, writing to a unit, ticking off what was set by hand. */
+@Controller
+class ChecksController {
+    private final Frames frames;
+    private final JobEditor editor;
+    private final Readings readings;
+    private final UnitWriter writer;
+    private final Clock clock;
+
+    ChecksController(Frames frames, JobEditor editor, Readings readings, UnitWriter writer, Clock clock) {
+        this.frames = frames;
+        this.editor = editor;
+        this.readings = readings;
+        this.writer = writer;
+        this.clock = clock;
+    }
+
+    /** A block with where it stands. */
+    record StandingLine(int key, String label, String type, String position, String address, Marks standing) {}
+
+    @GetMapping("/jobs/{job}/checks")
+    Object page(@PathVariable int job, HttpServletRequest request, Model model) {
+        JobState state = frames.state(job);
+        ReadingState reading = readings.state(job);
+        Optional<RigComparison> comparison =
+                reading.last().map(r -> RigComparison.of(state.plan(), r.read(), r.units()));
+        if (Reply.wantsJson(request)) {
+            return Reply.json(HttpStatus.OK, ChecksJson.write(state, reading, comparison));
+        }
+        frames.open(job, Optional.of(Stage.CHECKS), request, model);
+        model.addAttribute("reading", reading);
+        model.addAttribute("outside", Readings.outside(state.plan()));
+        model.addAttribute("armed", writer.armed(job));
+        model.addAttribute("counts", comparison.map(c -> c.counts().entrySet().stream()
+                        .map(e -> new Count(e.getKey().name().toLowerCase(Locale.ROOT).replace('_', ' '), e.getValue()))
+                        .toList())
+                .orElse(List.of()));
+        model.addAttribute("lines", comparison.map(c -> c.lines().stream()
+                        .map(l -> ComparisonLine.of(state.plan(), l))
+                        .toList())
+                .orElse(List.of()));
+        String wanted = Objects.requireNonNullElse(request.getParameter("standing"), "");
+        model.addAttribute("standing", wanted);
+        model.addAttribute("standings", standings(state, wanted));
+        return "checks/page";
+    }
+
+    /** How many lines of one verdict. */
+    record Count(String verdict, long count) {}
+
+    private static List<StandingLine> standings(JobState state, String wanted) {
+        List<StandingLine> lines = new ArrayList<>();
+        for (PlannedBlock block : state.plan().blocks()) {
+            Marks marks = Marks.of(Standing.of(block, state.plan()));
+            boolean isAsked = marks.word().equals(wanted) || (wanted.equals("set") && marks.word().equals("proved"));
+            if (isAsked) {
+                lines.add(new StandingLine(
+                        block.fixture().key().number(),
+                        block.label(),
+                        block.type().fullName(),
+                        state.plan().position(block.fixture()).name() + ", unit " + block.fixture().unit(),
+                        block.start().map(Object::toString).orElse("none"),
+                        marks));
+            }
+        }
+        return lines;
+    }
+
+    @PostMapping("/jobs/{job}/checks/read")
+    Object read(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "read", "/jobs/" + job + "/checks");
+        List<Ipv4> outside = Readings.outside(frames.state(job).plan());
+        boolean armed = reply.fields().text("arm").equals("network");
+        if (!outside.isEmpty() && !armed) {
+            reply.fields().refuse("arm", "Nodes outside this machine would be asked: "
+                    + outside.stream().map(Ipv4::toString).collect(Collectors.joining(", "))
+                    + ". Arm output to them first.");
+            return reply.refused();
+        }
+        readings.begin(job, armed);
+        return reply.done("The rig is being read.", Json.object());
+    }
+
+    @PostMapping("/jobs/{job}/checks/stop")
+    Object stop(@PathVariable int job, HttpServletRequest request) {
+        frames.state(job);
+        readings.stop(job);
+        return Reply.to(request, "stop", "/jobs/" + job + "/checks").done("Stopping.", Json.object());
+    }
+
+    @PostMapping("/jobs/{job}/checks/arm")
+    Object arm(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "arm", "/jobs/" + job + "/checks");
+        Optional<BlockRef> block = block(reply.fields());
+        if (block.isEmpty()) {
+            return reply.refused();
+        }
+        try {
+            Armed armed = writer.arm(job, frames.state(job).plan(), block.get());
+            return reply.done(
+                    "Armed: one write of " + armed.address() + " to unit " + armed.uid() + ".",
+                    Json.object()
+                            .put("uid", armed.uid())
+                            .put("address", armed.address().toString())
+                            .put("until", armed.until().toString()));
+        } catch (NotWrittenException e) {
+            return reply.conflicting(String.valueOf(e.getMessage()));
+        }
+    }
+
+    @PostMapping("/jobs/{job}/checks/disarm")
+    Object disarm(@PathVariable int job, HttpServletRequest request) {
+        frames.state(job);
+        writer.disarm(job);
+        return Reply.to(request, "arm", "/jobs/" + job + "/checks").done("Disarmed; nothing was written.", Json.object());
+    }
+
+    @PostMapping("/jobs/{job}/checks/write")
+    Object write(@PathVariable int job, HttpServletRequest request) throws InterruptedException {
+        Reply reply = Reply.to(request, "write", "/jobs/" + job + "/checks");
+        Optional<BlockRef> block = block(reply.fields());
+        if (block.isEmpty()) {
+            return reply.refused();
+        }
+        frames.state(job);
+        try {
+            return reply.done(writer.write(job, block.get()) + ".", Json.object());
+        } catch (NotWrittenException e) {
+            return reply.conflicting(String.valueOf(e.getMessage()));
+        }
+    }
+
+    private static Optional<BlockRef> block(Fields fields) {
+        Optional<Integer> key = fields.number("fixture", "fixture", 1, Integer.MAX_VALUE);
+        Optional<Integer> block = fields.number("block", "block", 1, 512);
+        return fields.isFaulty()
+                ? Optional.empty()
+                : Optional.of(new BlockRef(FixtureKey.of(key.orElseThrow()), block.orElseThrow()));
+    }
+
+    /** Ticks off that someone set the planned address and mode by hand on the unit. */
+    @PostMapping("/jobs/{job}/fixtures/{key}/set")
+    Object set(@PathVariable int job, @PathVariable int key, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "set", "/jobs/" + job + "/checks?sel=" + key);
+        JobState state = frames.state(job);
+        Fixture fixture = state.plan()
+                .fixture(FixtureKey.of(key))
+                .orElseThrow(() -> new NotThereException("fixture with the key " + key));
+        List<BlockEvidence> evidence = state.plan().blocksOf(fixture).stream()
+                .filter(b -> b.start().isPresent())
+                .map(b -> state.plan().evidence(b.ref()).withSet(new Mark(
+                        b.start().orElseThrow(), b.mode().name(), clock.instant(), "ticked off " + People.HERE)))
+                .toList();
+        if (evidence.isEmpty()) {
+            return reply.conflicting(fixture.label() + " has no planned address that could be set.");
+        }
+        return reply.after(editor.record(
+                job, People.HERE, JobEdits.record(fixture.label() + " ticked off as set", evidence)));
+    }
+}

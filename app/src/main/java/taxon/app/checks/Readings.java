@@ -1,0 +1,144 @@
+package taxon.app.checks;
+
+import java.io.IOException;
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.stream.Collectors;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.stereotype.Service;
+import taxon.app.TaxonSettings;
+import taxon.app.edit.JobEditor;
+import taxon.app.edit.JobState;
+import taxon.app.edit.NoSuchJobException;
+import taxon.core.network.Ipv4;
+import taxon.core.proof.FoundUnit;
+import taxon.core.proof.ReadingEvidence;
+import taxon.core.proof.RigComparison;
+import taxon.core.rig.BlockEvidence;
+import taxon.core.rig.JobEdits;
+import taxon.core.rig.Node;
+import taxon.core.rig.Plan;
+import taxon.wire.artnet.link.SendPolicy;
+
+/**
+ * Reads rigs in the background, one at a time, so that a reading goes on when its page is closed. What was found is recorded
+ * as evidence when it ends; one that is stopped records nothing.
+ */
+@Service
+class Readings implements DisposableBean {
+    private final JobEditor editor;
+    private final TaxonSettings settings;
+    private final Clock clock;
+    private final Map<Integer, ReadingState> states = new ConcurrentHashMap<>();
+    private final Set<Integer> stopped = ConcurrentHashMap.newKeySet();
+    private final ExecutorService worker = Executors.newSingleThreadExecutor(work -> {
+        Thread thread = new Thread(work, "rig reading");
+        thread.setDaemon(true);
+        return thread;
+    });
+
+    Readings(JobEditor editor, TaxonSettings settings, Clock clock) {
+        this.editor = editor;
+        this.settings = settings;
+        this.clock = clock;
+    }
+
+    ReadingState state(int job) {
+        return states.getOrDefault(job, ReadingState.NONE);
+    }
+
+    /** The addresses of planned nodes that are not on this machine. */
+    static List<Ipv4> outside(Plan plan) {
+        return plan.nodes().stream().map(Node::ip).filter(ip -> !ip.isLoopback()).toList();
+    }
+
+    /**
+     * Begins a reading, unless one runs already.
+     *
+     * @param armed true when packets may go to the planned nodes outside this machine
+     */
+    void begin(int job, boolean armed) {
+        JobState state = state(editor, job);
+        boolean[] began = new boolean[1];
+        states.compute(job, (j, now) -> {
+            ReadingState known = now == null ? ReadingState.NONE : now;
+            began[0] = known.running().isEmpty();
+            return began[0] ? known.at(new RigReader.Progress("", 0)) : known;
+        });
+        if (began[0]) {
+            stopped.remove(job);
+            worker.execute(() -> run(job, reader(state.plan(), armed), state.plan()));
+        }
+    }
+
+    void stop(int job) {
+        stopped.add(job);
+    }
+
+    /** A reader that may send to this machine, and when it is armed to the plan's own nodes; never elsewhere. */
+    RigReader reader(Plan plan, boolean armed) {
+        return new RigReader(card(), policy(plan, armed), settings.answerWithin(), clock);
+    }
+
+    SendPolicy policy(Plan plan, boolean armed) {
+        Set<Ipv4> planned = armed ? plan.nodes().stream().map(Node::ip).collect(Collectors.toSet()) : Set.of();
+        return ip -> ip.isLoopback() || planned.contains(ip);
+    }
+
+    Ipv4 card() {
+        return Ipv4.parse(settings.card())
+                .orElseThrow(() -> new IllegalStateException("taxon.card is no IPv4 address: " + settings.card()));
+    }
+
+    private void run(int job, RigReader reader, Plan plan) {
+        try {
+            RigReading reading =
+                    reader.read(plan, p -> put(job, state(job).at(p)), () -> stopped.contains(job));
+            if (stopped.remove(job)) {
+                put(job, state(job).failed("The reading was stopped; nothing was recorded."));
+            } else {
+                record(job, reading);
+                put(job, state(job).ended(reading));
+            }
+        } catch (IOException e) {
+            put(job, state(job).failed("The rig cannot be read: " + e.getMessage() + "."));
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            put(job, state(job).failed("The reading ended with the application."));
+        } catch (RuntimeException e) {
+            put(job, state(job).failed("The reading broke off: " + e));
+            throw e;
+        }
+    }
+
+    /** Holds what was found against the plan as it is now, which may have changed while the rig was read. */
+    private void record(int job, RigReading reading) {
+        Plan plan = state(editor, job).plan();
+        RigComparison comparison = RigComparison.of(plan, reading.read(), reading.units());
+        List<BlockEvidence> evidence = ReadingEvidence.of(plan, comparison, reading.at());
+        editor.record(job, "the rig", JobEdits.record("Rig read, " + reading.units().size() + " units", evidence));
+    }
+
+    /** Puts what a unit says now in the place of what it said at the newest reading. */
+    void replace(int job, FoundUnit unit) {
+        states.computeIfPresent(job, (j, now) -> now.last().map(r -> now.ended(r.with(unit))).orElse(now));
+    }
+
+    private void put(int job, ReadingState state) {
+        states.put(job, state);
+    }
+
+    private static JobState state(JobEditor editor, int job) {
+        return editor.find(job).orElseThrow(() -> new NoSuchJobException(job));
+    }
+
+    @Override
+    public void destroy() {
+        worker.shutdownNow();
+    }
+}

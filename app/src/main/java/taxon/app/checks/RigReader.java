@@ -1,0 +1,195 @@
+package taxon.app.checks;
+
+import java.io.IOException;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
+import taxon.app.checks.RigReading.Way;
+import taxon.core.dmx.Slot;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.network.Ipv4;
+import taxon.core.network.PortAddress;
+import taxon.core.network.Route;
+import taxon.core.proof.FoundUnit;
+import taxon.core.proof.FoundUnit.FoundBlock;
+import taxon.core.rig.Node;
+import taxon.core.rig.Plan;
+import taxon.core.rig.Universe;
+import taxon.wire.artnet.codec.ArtPacket.PollReply;
+import taxon.wire.artnet.link.ArtNetController;
+import taxon.wire.artnet.link.RdmClient;
+import taxon.wire.artnet.link.RdmClient.RdmException;
+import taxon.wire.artnet.link.SendPolicy;
+import taxon.wire.rdm.codec.DeviceInfo;
+import taxon.wire.rdm.codec.Pid;
+import taxon.wire.rdm.codec.Uid;
+
+/**
+ * Walks over the planned nodes and asks every unit on their lines what it is set to.
+ *
+ * <p>Remote management goes by Art-Net also on ports that take their levels by streaming ACN (common practice), so the
+ * Port-Address comes from what the node says of its port. What does not answer is told and left out; the walk goes on.
+ */
+final class RigReader {
+    private static final int MOST_SUB_DEVICES = 64;
+
+    private final Ipv4 card;
+    private final SendPolicy policy;
+    private final Duration answerWithin;
+    private final Clock clock;
+
+    RigReader(Ipv4 card, SendPolicy policy, Duration answerWithin, Clock clock) {
+        this.card = card;
+        this.policy = policy;
+        this.answerWithin = answerWithin;
+        this.clock = clock;
+    }
+
+    /** @param units how many units were asked so far */
+    record Progress(String node, int units) {}
+
+    /**
+     * Reads the whole rig.
+     *
+     * @param told is told how far it is
+     * @param stop asked before each unit
+     * @throws IOException when the socket cannot be had, or nothing may be sent to a node
+     */
+    RigReading read(Plan plan, Consumer<Progress> told, BooleanSupplier stop) throws IOException, InterruptedException {
+        try (ArtNetController controller = ArtNetController.open(card, policy, answerWithin)) {
+            Walk walk = new Walk(controller, told, stop);
+            for (Map.Entry<Integer, List<Universe>> entry : byNode(plan).entrySet()) {
+                walk.node(plan.node(entry.getKey()).orElseThrow(), entry.getValue());
+            }
+            return new RigReading(clock.instant(), walk.ways.keySet(), walk.ways, walk.units, walk.troubles);
+        }
+    }
+
+    private static Map<Integer, List<Universe>> byNode(Plan plan) {
+        Map<Integer, List<Universe>> byNode = new TreeMap<>();
+        for (Universe universe : plan.universes()) {
+            universe.route()
+                    .ifPresent(r -> byNode.computeIfAbsent(r.port().node(), n -> new ArrayList<>()).add(universe));
+        }
+        return byNode;
+    }
+
+    private static final class Walk {
+        private final ArtNetController controller;
+        private final Consumer<Progress> told;
+        private final BooleanSupplier stop;
+        private final Map<UniverseNumber, Way> ways = new HashMap<>();
+        private final List<FoundUnit> units = new ArrayList<>();
+        private final List<String> troubles = new ArrayList<>();
+
+        Walk(ArtNetController controller, Consumer<Progress> told, BooleanSupplier stop) {
+            this.controller = controller;
+            this.told = told;
+            this.stop = stop;
+        }
+
+        void node(Node node, List<Universe> universes) throws IOException, InterruptedException {
+            told.accept(new Progress(node.name(), units.size()));
+            List<PollReply> replies = controller.poll(node.ip());
+            if (replies.isEmpty()) {
+                troubles.add(node.name() + " at " + node.ip() + " does not answer: is it on, and in one range with this card?");
+                return;
+            }
+            List<PortAddress> ports = portAddresses(replies);
+            for (Universe universe : universes) {
+                if (!stop.getAsBoolean()) {
+                    port(node, universe, ports);
+                }
+            }
+        }
+
+        private static List<PortAddress> portAddresses(List<PollReply> replies) {
+            List<PortAddress> ports = new ArrayList<>();
+            for (PollReply reply : replies) {
+                for (int i = 0; i < reply.ports().size(); i++) {
+                    ports.add(reply.portAddress(i));
+                }
+            }
+            return ports;
+        }
+
+        private void port(Node node, Universe universe, List<PortAddress> ports) throws IOException, InterruptedException {
+            Route route = universe.route().orElseThrow();
+            int number = route.port().number();
+            if (number > ports.size()) {
+                troubles.add(node.name() + " says that it has " + ports.size() + " ports; universe " + universe.number()
+                        + " is planned on port " + number + ".");
+                return;
+            }
+            PortAddress address = ports.get(number - 1);
+            if (route instanceof Route.ArtNet planned && !planned.address().equals(address)) {
+                troubles.add(node.name() + " port " + number + " is set to Port-Address " + address + "; planned is "
+                        + planned.address() + ".");
+            }
+            line(node, universe.number(), address);
+        }
+
+        private void line(Node node, UniverseNumber universe, PortAddress address) throws IOException, InterruptedException {
+            Optional<List<Uid>> table = controller.tableOfDevices(node.ip(), address);
+            if (table.isEmpty()) {
+                troubles.add(node.name() + " gives no table of devices for Port-Address " + address
+                        + ": is remote management on at that port?");
+                return;
+            }
+            ways.put(universe, new Way(node.ip(), address));
+            RdmClient client = new RdmClient(controller, node.ip(), address);
+            for (Uid uid : table.get()) {
+                if (stop.getAsBoolean()) {
+                    return;
+                }
+                unit(client, universe, uid);
+                told.accept(new Progress(node.name(), units.size()));
+            }
+        }
+
+        private void unit(RdmClient client, UniverseNumber universe, Uid uid) throws IOException, InterruptedException {
+            try {
+                units.add(RigReader.unit(client, universe, uid));
+            } catch (RdmException e) {
+                troubles.add("On universe " + universe + ", " + e.getMessage() + ".");
+            }
+        }
+    }
+
+    /**
+     * Asks one unit for all that is compared.
+     *
+     * @throws RdmException when it does not answer, refuses, or has no start address
+     */
+    static FoundUnit unit(RdmClient client, UniverseNumber universe, Uid uid)
+            throws RdmException, IOException, InterruptedException {
+        DeviceInfo info = client.deviceInfo(uid, 0);
+        List<FoundBlock> blocks = new ArrayList<>(List.of(block(uid, info)));
+        for (int sub = 1; sub <= Math.min(info.subDevices(), MOST_SUB_DEVICES); sub++) {
+            blocks.add(block(uid, client.deviceInfo(uid, sub)));
+        }
+        return new FoundUnit(
+                universe,
+                uid.toString(),
+                client.text(uid, Pid.MANUFACTURER_LABEL),
+                client.text(uid, Pid.DEVICE_MODEL_DESCRIPTION),
+                client.text(uid, Pid.DEVICE_LABEL),
+                info.personality(),
+                client.personality(uid, info.personality()).name(),
+                blocks);
+    }
+
+    private static FoundBlock block(Uid uid, DeviceInfo info) throws RdmException {
+        if (!Slot.isLegal(info.startAddress())) {
+            throw new RdmException(uid, "has no start address");
+        }
+        return new FoundBlock(Slot.of(info.startAddress()), info.footprint());
+    }
+}

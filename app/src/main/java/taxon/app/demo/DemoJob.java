@@ -1,0 +1,157 @@
+package taxon.app.demo;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import taxon.core.dmx.SlotRange;
+import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.fixture.BuiltInTypes;
+import taxon.core.fixture.FixtureType;
+import taxon.core.fixture.TypeBook;
+import taxon.core.intake.Intake;
+import taxon.core.network.Ipv4;
+import taxon.core.network.PortAddress;
+import taxon.core.network.Route;
+import taxon.core.network.Route.PortRef;
+import taxon.core.network.SacnUniverse;
+import taxon.core.rig.Added;
+import taxon.core.rig.BlockEvidence;
+import taxon.core.rig.Edit;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureEdits;
+import taxon.core.rig.FixtureId;
+import taxon.core.rig.JobSheet;
+import taxon.core.rig.Mark;
+import taxon.core.rig.Node;
+import taxon.core.rig.Plan;
+import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.ReservedRun;
+import taxon.core.rig.Universe;
+import taxon.formats.csv.EquipmentSheet.Understood;
+import taxon.formats.csv.EquipmentSheetReader;
+
+/** "Lantern Pageant", a week of evening performances in a disused dry dock. Invented throughout. */
+final class DemoJob {
+    private static final String LIST = "equipment.csv";
+
+    private DemoJob() {}
+
+    /** The job as it was when revision A was frozen: out of its equipment list, routed, and set on part of the rig. */
+    static Plan beforeRevision(Ipv4 nodeA, Ipv4 nodeB, Instant now) {
+        Plan plan = Plan.empty(new JobSheet(
+                "Lantern Pageant",
+                "Old dry dock",
+                Optional.of(LocalDate.of(2026, 12, 1)),
+                Optional.of(LocalDate.of(2026, 12, 6)),
+                "Six evenings. Access by the pump house; power from the quay. The laser has its own universe."));
+        plan = apply(plan, list().edit());
+        plan = plan.with(List.of(
+                new Node(1, "Quay node", nodeA, 4),
+                new Node(2, "Gate node", nodeB, 4),
+                new ReservedRun(1, UniverseNumber.of(4), new SlotRange(301, 400), "house lights"),
+                artNet(1, "racks and quays", 1, 1),
+                artNet(2, "crane rail", 1, 2),
+                artNet(3, "gate tower", 1, 3),
+                artNet(4, "dock floor", 1, 4),
+                sacn(5, "hull and gate", 2, 1),
+                sacn(6, "laser only", 2, 2),
+                new Universe(UniverseNumber.of(7), "wireless", Optional.empty())));
+        return plan.with(evidence(plan, now));
+    }
+
+    private static Intake list() {
+        try (InputStream in = Objects.requireNonNull(DemoJob.class.getResourceAsStream(LIST), LIST)) {
+            Understood sheet = (Understood) EquipmentSheetReader.read(in.readAllBytes());
+            Intake intake = Intake.of(sheet.rows(), BuiltInTypes.all(), Map.of());
+            if (!intake.faulty().isEmpty()) {
+                throw new IllegalStateException("the demo's list has faults: " + intake.faulty());
+            }
+            return intake;
+        } catch (IOException e) {
+            throw new UncheckedIOException(LIST + " is part of the application", e);
+        }
+    }
+
+    private static Universe artNet(int number, String label, int node, int port) {
+        Route route = new Route.ArtNet(new PortAddress(number), new PortRef(node, port));
+        return new Universe(UniverseNumber.of(number), label, Optional.of(route));
+    }
+
+    private static Universe sacn(int number, String label, int node, int port) {
+        Route route = new Route.Sacn(new SacnUniverse(number), new PortRef(node, port));
+        return new Universe(UniverseNumber.of(number), label, Optional.of(route));
+    }
+
+    /** What crew has done so far: the north quay proved, half of the gate tower set, and one Heron set to what it was once. */
+    private static List<BlockEvidence> evidence(Plan plan, Instant now) {
+        Instant yesterday = now.minus(1, ChronoUnit.DAYS).truncatedTo(ChronoUnit.MINUTES);
+        List<BlockEvidence> evidence = new ArrayList<>();
+        for (PlannedBlock block : plan.blocks()) {
+            int id = block.fixture().id().map(FixtureId::number).orElse(0);
+            Mark asPlanned = new Mark(block.start().orElseThrow(), block.mode().name(), yesterday, "crew, from the ladder");
+            if (id >= 101 && id <= 108 && id != 104) {
+                evidence.add(BlockEvidence.none(block.ref()).withProved(asPlanned, ""));
+            } else if (id >= 401 && id <= 406) {
+                evidence.add(BlockEvidence.none(block.ref()).withSet(asPlanned));
+            } else if (id == 204 && block.ref().block() == 1) {
+                evidence.add(BlockEvidence.none(block.ref())
+                        .withSet(new Mark(StartAddress.of(2, 65), block.mode().name(), yesterday, "crew, from the ladder")));
+            }
+        }
+        return evidence;
+    }
+
+    /** What was done since revision A, each an edit of its own: the honest faults that the findings show. */
+    static List<Edit> sinceRevision() {
+        return List.of(
+                added("1 × Tern added to the crane rail", "Tern", "16-channel", "Crane rail", 1, 305, Optional.of(StartAddress.of(2, 209))),
+                added("2 × Avocet added, not yet placed", "Avocet", "12-channel", "Dock floor", 2, 613, Optional.empty()),
+                added("1 × Plover added at 4.508", "Plover", "9-channel", "Dock floor", 1, 521, Optional.of(StartAddress.of(4, 508))),
+                new Edit("522 added in a mode that its type lacks", DemoJob::withoutMode),
+                new Edit("Dunlin 912 renumbered to 911", plan -> FixtureEdits.renumber(
+                                fixture(plan, 912).key(), FixtureId.of(911))
+                        .applyTo(plan)));
+    }
+
+    private static Edit added(
+            String title, String type, String mode, String position, int count, int firstId, Optional<StartAddress> from) {
+        TypeBook types = BuiltInTypes.all();
+        FixtureType found = types.named("", type).orElseThrow();
+        return FixtureEdits.add(title, List.of(new Added(
+                found,
+                found.mode(mode).orElseThrow(),
+                position,
+                count,
+                Optional.of(FixtureId.of(firstId)),
+                "late addition",
+                from)));
+    }
+
+    private static Edit.Outcome withoutMode(Plan plan) {
+        Plan more = apply(plan, added("x", "Plover", "9-channel", "Dock floor", 1, 522, Optional.of(StartAddress.of(4, 181))));
+        return new Edit.Changed(more.with(fixture(more, 522).withMode("12-channel")));
+    }
+
+    static Fixture fixture(Plan plan, int id) {
+        return plan.fixtures().stream()
+                .filter(f -> f.id().equals(Optional.of(FixtureId.of(id))))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static Plan apply(Plan plan, Edit edit) {
+        if (edit.applyTo(plan) instanceof Edit.Changed changed) {
+            return changed.plan();
+        }
+        throw new IllegalStateException("the demo's own edit was refused: " + edit.title());
+    }
+}

@@ -1,0 +1,102 @@
+package taxon.app.demo;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.fixture.Block;
+import taxon.core.fixture.BuiltInTypes;
+import taxon.core.fixture.FixtureType;
+import taxon.core.fixture.Mode;
+import taxon.core.network.Ipv4;
+import taxon.core.network.PortAddress;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureId;
+import taxon.core.rig.Plan;
+import taxon.simrig.SimPersonality;
+import taxon.simrig.SimPort;
+import taxon.simrig.SimUnit;
+import taxon.simrig.SimulatedRig.NodeSpec;
+import taxon.wire.rdm.codec.Uid;
+
+/**
+ * The rig that stands behind the demo job: two nodes of four ports and a unit for each fixture, most of them as planned,
+ * some as rigs really are.
+ */
+final class DemoRig {
+    private static final int PROTOTYPES = 0x7FF0;
+    private static final int PORTS = 4;
+    /** Off by one, last show's address, and a unit that was never set. By fixture ID. */
+    private static final Map<Integer, Integer> WRONG_STARTS = Map.of(104, 146, 204, 65, 510, 1, 521, 240);
+    /** In a longer or shorter mode than planned. By fixture ID: the personality. */
+    private static final Map<Integer, Integer> WRONG_MODES = Map.of(403, 3, 607, 1);
+    /** On the truck, or without power. */
+    private static final Set<Integer> MISSING = Set.of(110, 606);
+    /** Nobody gave them a label. */
+    private static final Set<Integer> WITHOUT_LABEL = Set.of(104, 205, 503, 510);
+
+    private final Plan plan;
+    private final Map<Integer, List<SimUnit>> byUniverse = new HashMap<>();
+    private int made;
+
+    private DemoRig(Plan plan) {
+        this.plan = plan;
+        plan.fixtures().forEach(this::add);
+        stranger(2, "Tern", 2, 400);
+        stranger(5, "Dunlin", 1, 300);
+    }
+
+    static List<NodeSpec> of(Plan plan, Ipv4 nodeA, Ipv4 nodeB) {
+        DemoRig rig = new DemoRig(plan);
+        return List.of(
+                new NodeSpec(nodeA, "Quay node", rig.ports(1)), new NodeSpec(nodeB, "Gate node", rig.ports(1 + PORTS)));
+    }
+
+    private List<SimPort> ports(int firstUniverse) {
+        List<SimPort> ports = new ArrayList<>();
+        for (int universe = firstUniverse; universe < firstUniverse + PORTS; universe++) {
+            ports.add(new SimPort(new PortAddress(universe), byUniverse.getOrDefault(universe, List.of())));
+        }
+        return ports;
+    }
+
+    private void add(Fixture fixture) {
+        int id = fixture.id().map(FixtureId::number).orElse(0);
+        fixture.addresses().values().stream()
+                .findFirst()
+                .filter(a -> !MISSING.contains(id))
+                .ifPresent(a -> put(a.universe(), unit(fixture, id)));
+    }
+
+    private SimUnit unit(Fixture fixture, int id) {
+        FixtureType type = plan.type(fixture);
+        int planned = type.mode(fixture.mode()).map(Mode::personality).orElse(type.modes().size());
+        List<Integer> starts = new ArrayList<>(
+                fixture.addresses().values().stream().map(a -> a.slot().number()).toList());
+        if (WRONG_STARTS.containsKey(id)) {
+            starts.set(0, WRONG_STARTS.getOrDefault(id, 1));
+        }
+        String label = WITHOUT_LABEL.contains(id) ? "" : String.valueOf(id);
+        return simulated(type, label, WRONG_MODES.getOrDefault(id, planned), starts);
+    }
+
+    private void stranger(int universe, String name, int personality, int start) {
+        FixtureType type = BuiltInTypes.all().named("", name).orElseThrow();
+        put(UniverseNumber.of(universe), simulated(type, "", personality, List.of(start)));
+    }
+
+    private SimUnit simulated(FixtureType type, String label, int personality, List<Integer> starts) {
+        List<SimPersonality> personalities = type.modes().stream()
+                .map(m -> new SimPersonality(m.name(), m.blocks().stream().map(Block::footprint).toList()))
+                .toList();
+        made++;
+        return new SimUnit(
+                new Uid(PROTOTYPES, made), type.maker(), type.name(), label, personalities, personality, starts, false);
+    }
+
+    private void put(UniverseNumber universe, SimUnit unit) {
+        byUniverse.computeIfAbsent(universe.number(), u -> new ArrayList<>()).add(unit);
+    }
+}

@@ -1,0 +1,166 @@
+package taxon.app.edit;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.locks.ReentrantLock;
+import java.util.function.Supplier;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import taxon.app.store.JobStore;
+import taxon.app.store.JournalEntry;
+import taxon.app.store.JournalEntry.Kind;
+import taxon.app.store.JournalEntry.State;
+import taxon.app.store.JournalStore;
+import taxon.app.store.PlanStore;
+import taxon.core.finding.PlanCheck;
+import taxon.core.rig.Edit;
+import taxon.core.rig.JobSheet;
+import taxon.core.rig.Plan;
+import taxon.core.rig.PlanDelta;
+
+/**
+ * The one writer of jobs. Edits of all jobs are done one after the other; readers see the newest state without waiting.
+ *
+ * <p>An edit that was acknowledged is on disk. One that fails half-way leaves no trace.
+ */
+@Service
+public class JobEditor {
+    private final PlanStore plans;
+    private final JobStore jobs;
+    private final JournalStore journal;
+    private final TransactionTemplate transaction;
+    private final Map<Integer, JobState> newest = new ConcurrentHashMap<>();
+    private final ReentrantLock writing = new ReentrantLock();
+
+    JobEditor(PlanStore plans, JobStore jobs, JournalStore journal, TransactionTemplate transaction) {
+        this.plans = plans;
+        this.jobs = jobs;
+        this.journal = journal;
+        this.transaction = transaction;
+    }
+
+    /** The newest state of a job; empty when there is no such job. */
+    public Optional<JobState> find(int job) {
+        JobState known = newest.get(job);
+        return known != null ? Optional.of(known) : alone(() -> load(job));
+    }
+
+    private Optional<JobState> load(int job) {
+        Optional<JobState> loaded =
+                plans.load(job).map(s -> new JobState(job, s.version(), s.plan(), PlanCheck.of(s.plan())));
+        loaded.ifPresent(s -> newest.put(job, s));
+        return loaded;
+    }
+
+    /** Makes a job that begins with this plan, and gives its number. */
+    public int make(Plan plan) {
+        return alone(() -> inTransaction(() -> {
+            int job = jobs.make(plan.sheet().name());
+            plans.write(job, PlanDelta.between(Plan.empty(JobSheet.named("x")), plan));
+            return job;
+        }));
+    }
+
+    public EditOutcome apply(int job, long madeOn, Guard guard, String who, Edit edit) {
+        return apply(job, madeOn, guard, who, edit, Kind.PLAN);
+    }
+
+    /** Records what was learnt of real units. It adds to whatever is known, so it asks for no version. */
+    public EditOutcome record(int job, String who, Edit edit) {
+        return alone(() -> apply(job, state(job).version(), Guard.UNCHANGED_JOB, who, edit, Kind.EVIDENCE));
+    }
+
+    private EditOutcome apply(int job, long madeOn, Guard guard, String who, Edit edit, Kind kind) {
+        return alone(() -> {
+            JobState now = state(job);
+            if (guard == Guard.UNCHANGED_JOB && madeOn != now.version()) {
+                return conflict(now, journal.since(job, madeOn));
+            }
+            Edit.Outcome outcome = edit.applyTo(now.plan());
+            if (outcome instanceof Edit.Refused refused) {
+                return new EditOutcome.Refused(refused.reasons());
+            }
+            Plan after = ((Edit.Changed) outcome).plan();
+            PlanDelta delta = PlanDelta.between(now.plan(), after);
+            if (delta.isEmpty()) {
+                return new EditOutcome.NoChange(now.version());
+            }
+            List<JournalEntry> since = madeOn == now.version() ? List.of() : journal.since(job, madeOn);
+            if (since.stream().anyMatch(e -> e.delta().meets(delta))) {
+                return conflict(now, since);
+            }
+            long next = now.version() + 1;
+            commit(now, after, delta, () -> journal.add(job, next, edit.title(), who, kind, delta));
+            return new EditOutcome.Done(next, edit.title());
+        });
+    }
+
+    public EditOutcome undo(int job, long madeOn) {
+        return turn(job, madeOn, State.UNDONE);
+    }
+
+    public EditOutcome redo(int job, long madeOn) {
+        return turn(job, madeOn, State.DONE);
+    }
+
+    private EditOutcome turn(int job, long madeOn, State to) {
+        return alone(() -> {
+            JobState now = state(job);
+            if (madeOn != now.version()) {
+                return conflict(now, journal.since(job, madeOn));
+            }
+            boolean undo = to == State.UNDONE;
+            Optional<JournalEntry> found = undo ? journal.undoable(job) : journal.redoable(job);
+            return found.map(e -> turn(now, e, undo))
+                    .orElseGet(() -> new EditOutcome.NothingThere(undo ? "undo" : "do again"));
+        });
+    }
+
+    private EditOutcome turn(JobState now, JournalEntry entry, boolean undo) {
+        PlanDelta way = undo ? entry.delta().turned() : entry.delta();
+        Plan after = way.applyTo(now.plan())
+                .orElseThrow(() -> new IllegalStateException("the journal of job " + now.job() + " does not fit its plan"));
+        // What else went with it, such as evidence of fixtures that undo takes away, comes back with it.
+        PlanDelta done = PlanDelta.between(now.plan(), after);
+        long next = now.version() + 1;
+        State state = undo ? State.UNDONE : State.DONE;
+        commit(now, after, done, () -> journal.turn(entry, state, next, undo ? done.turned() : done));
+        return new EditOutcome.Done(next, (undo ? "Undone: " : "Done again: ") + entry.title());
+    }
+
+    private void commit(JobState now, Plan after, PlanDelta delta, Runnable journalEntry) {
+        long next = now.version() + 1;
+        PlanCheck check = PlanCheck.of(after);
+        transaction.executeWithoutResult(status -> {
+            jobs.advance(now.job(), now.version(), next);
+            plans.write(now.job(), delta);
+            journalEntry.run();
+        });
+        newest.put(now.job(), new JobState(now.job(), next, after, check));
+    }
+
+    private static EditOutcome conflict(JobState now, List<JournalEntry> since) {
+        return new EditOutcome.Conflict(now.version(), since);
+    }
+
+    private JobState state(int job) {
+        return find(job).orElseThrow(() -> new NoSuchJobException(job));
+    }
+
+    /** Runs work that may write, after all other such work; for a caller that reads and then writes other tables too. */
+    public <T> T alone(Supplier<T> work) {
+        writing.lock();
+        try {
+            return work.get();
+        } finally {
+            writing.unlock();
+        }
+    }
+
+    private <T> T inTransaction(Supplier<T> work) {
+        return Objects.requireNonNull(transaction.execute(status -> work.get()));
+    }
+}

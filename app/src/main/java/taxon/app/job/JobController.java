@@ -1,0 +1,104 @@
+package taxon.app.job;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.edit.Guard;
+import taxon.app.edit.JobEditor;
+import taxon.app.edit.JobState;
+import taxon.app.store.JournalStore;
+import taxon.app.store.RevisionStore;
+import taxon.app.web.Frames;
+import taxon.app.web.People;
+import taxon.app.web.Reply;
+import taxon.core.rig.JobEdits;
+import taxon.core.rig.JobSheet;
+import taxon.formats.json.JobJson;
+import taxon.formats.json.Json;
+
+/** One job: its sheet, its history, undo and redo, and all of it as JSON. */
+@Controller
+class JobController {
+    private static final int SHOWN = 200;
+
+    private final Frames frames;
+    private final JobEditor editor;
+    private final JournalStore journal;
+    private final RevisionStore revisions;
+
+    JobController(Frames frames, JobEditor editor, JournalStore journal, RevisionStore revisions) {
+        this.frames = frames;
+        this.editor = editor;
+        this.journal = journal;
+        this.revisions = revisions;
+    }
+
+    @GetMapping("/jobs/{job}")
+    Object job(@PathVariable int job, HttpServletRequest request) {
+        JobState state = frames.state(job);
+        if (!Reply.wantsJson(request)) {
+            return "redirect:/jobs/" + job + "/rig";
+        }
+        var body = Json.object()
+                .put("job", job)
+                .put("version", state.version())
+                .put("revision", revisions.state(job).words());
+        body.set("document", JobJson.write(state.plan()));
+        return Reply.json(HttpStatus.OK, body);
+    }
+
+    /** The job as it is now, as a file that can be imported elsewhere. */
+    @GetMapping("/jobs/{job}/job.json")
+    ResponseEntity<String> file(@PathVariable int job) {
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_JSON)
+                .header("Content-Disposition", "attachment; filename=\"taxon-job-" + job + ".json\"")
+                .body(JobJson.print(frames.state(job).plan()));
+    }
+
+    @GetMapping("/schema/taxon-job-1.schema.json")
+    ResponseEntity<String> schema() {
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(JobJson.schema());
+    }
+
+    @GetMapping("/jobs/{job}/sheet")
+    String sheet(@PathVariable int job, HttpServletRequest request, Model model) {
+        JobState state = frames.open(job, Optional.empty(), request, model);
+        model.addAttribute("sheet", state.plan().sheet());
+        model.addAttribute("history", journal.latest(job, SHOWN));
+        return "job/sheet";
+    }
+
+    @PostMapping("/jobs/{job}/sheet")
+    Object change(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "sheet", "/jobs/" + job + "/sheet");
+        long version = reply.version();
+        Optional<JobSheet> sheet = HomeController.readSheet(reply.fields());
+        if (sheet.isEmpty() || reply.fields().isFaulty()) {
+            return reply.refused();
+        }
+        return reply.after(
+                editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, People.HERE, JobEdits.sheet(sheet.get())));
+    }
+
+    @PostMapping("/jobs/{job}/undo")
+    Object undo(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "undo", "/jobs/" + job + "/rig");
+        long version = reply.version();
+        return reply.fields().isFaulty() ? reply.refused() : reply.after(editor.undo(job, version));
+    }
+
+    @PostMapping("/jobs/{job}/redo")
+    Object redo(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "redo", "/jobs/" + job + "/rig");
+        long version = reply.version();
+        return reply.fields().isFaulty() ? reply.refused() : reply.after(editor.redo(job, version));
+    }
+}

@@ -1,0 +1,174 @@
+package taxon.app.network;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.edit.Guard;
+import taxon.app.edit.JobEditor;
+import taxon.app.edit.JobState;
+import taxon.app.web.Fields;
+import taxon.app.web.FindingView;
+import taxon.app.web.Frames;
+import taxon.app.web.People;
+import taxon.app.web.Reply;
+import taxon.app.web.Stage;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.network.Ipv4;
+import taxon.core.network.PortAddress;
+import taxon.core.network.Route;
+import taxon.core.network.Route.PortRef;
+import taxon.core.network.SacnUniverse;
+import taxon.core.rig.NetworkEdits;
+import taxon.core.rig.Node;
+import taxon.core.rig.Universe;
+import taxon.core.text.Texts;
+
+/** Nodes, and how each universe leaves. */
+@Controller
+class NetworkController {
+    private static final String ART_NET = "art-net";
+    private static final String SACN = "sacn";
+
+    private final Frames frames;
+    private final JobEditor editor;
+
+    NetworkController(Frames frames, JobEditor editor) {
+        this.frames = frames;
+        this.editor = editor;
+    }
+
+    @GetMapping("/jobs/{job}/network")
+    Object page(@PathVariable int job, HttpServletRequest request, Model model) {
+        JobState state = frames.state(job);
+        List<UniverseLine> universes = state.plan().universes().stream()
+                .map(u -> UniverseLine.of(state.plan(), u))
+                .toList();
+        if (Reply.wantsJson(request)) {
+            return Reply.json(HttpStatus.OK, NetworkJson.write(state, universes));
+        }
+        frames.open(job, Optional.of(Stage.NETWORK), request, model);
+        model.addAttribute("drawing", NetworkDrawing.of(state.plan()));
+        model.addAttribute("universes", universes);
+        model.addAttribute("nodes", state.plan().nodes());
+        model.addAttribute(
+                "findings",
+                state.check().findings().stream()
+                        .filter(f -> Stage.NETWORK.rules().contains(f.rule()))
+                        .map(FindingView::of)
+                        .toList());
+        return "network/page";
+    }
+
+    @PostMapping("/jobs/{job}/nodes")
+    Object addNode(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "node", "/jobs/" + job + "/network");
+        long version = reply.version();
+        Optional<Node> node = node(reply.fields(), 1);
+        return node.isEmpty() || reply.fields().isFaulty()
+                ? reply.refused()
+                : reply.after(editor.apply(
+                        job,
+                        version,
+                        Guard.UNCHANGED_JOB,
+                        People.HERE,
+                        NetworkEdits.addNode(node.get().name(), node.get().ip(), node.get().ports())));
+    }
+
+    @PostMapping("/jobs/{job}/nodes/{number}")
+    Object changeNode(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "node-" + number, "/jobs/" + job + "/network");
+        long version = reply.version();
+        Optional<Node> node = node(reply.fields(), number);
+        return node.isEmpty() || reply.fields().isFaulty()
+                ? reply.refused()
+                : reply.after(editor.apply(
+                        job, version, Guard.UNTOUCHED_ELEMENTS, People.HERE, NetworkEdits.putNode(node.get())));
+    }
+
+    @PostMapping("/jobs/{job}/nodes/{number}/remove")
+    Object removeNode(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "node-" + number, "/jobs/" + job + "/network");
+        long version = reply.version();
+        return reply.fields().isFaulty()
+                ? reply.refused()
+                : reply.after(editor.apply(
+                        job, version, Guard.UNTOUCHED_ELEMENTS, People.HERE, NetworkEdits.removeNode(number)));
+    }
+
+    private static Optional<Node> node(Fields fields, int number) {
+        Optional<Integer> ports = fields.number("ports", "number of ports", 1, Node.MOST_PORTS);
+        Optional<Ipv4> ip = Ipv4.parse(fields.text("ip")).filter(Ipv4::isHost);
+        if (ip.isEmpty()) {
+            fields.refuse("ip", "The IP address is " + Texts.clip(fields.text("ip"), 60)
+                    + "; it takes four numbers such as 10.0.0.20, the first 1 to 223.");
+        }
+        return fields.isFaulty()
+                ? Optional.empty()
+                : fields.build("name", () -> new Node(number, fields.text("name"), ip.orElseThrow(), ports.orElseThrow()));
+    }
+
+    @PostMapping("/jobs/{job}/universes")
+    Object addUniverse(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "universe", "/jobs/" + job + "/network");
+        Optional<Integer> number = number(reply.fields());
+        return number.isEmpty() ? reply.refused() : route(job, number.get(), reply);
+    }
+
+    private static Optional<Integer> number(Fields fields) {
+        return fields.number("universe", "universe", UniverseNumber.FIRST, UniverseNumber.LAST);
+    }
+
+    @PostMapping("/jobs/{job}/universes/{number}")
+    Object changeUniverse(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "universe-" + number, "/jobs/" + job + "/network");
+        if (!UniverseNumber.isLegal(number)) {
+            reply.fields().refuse("universe", "The universe is " + number + "; it takes 1 to " + UniverseNumber.LAST + ".");
+            return reply.refused();
+        }
+        return route(job, number, reply);
+    }
+
+    private Object route(int job, int number, Reply reply) {
+        Fields fields = reply.fields();
+        long version = reply.version();
+        Optional<Route> route = fields.has("protocol") ? route(fields) : Optional.empty();
+        Optional<Universe> universe = fields.isFaulty()
+                ? Optional.empty()
+                : fields.build("label", () -> new Universe(UniverseNumber.of(number), fields.text("label"), route));
+        return universe.isEmpty()
+                ? reply.refused()
+                : reply.after(editor.apply(
+                        job, version, Guard.UNTOUCHED_ELEMENTS, People.HERE, NetworkEdits.route(universe.get())));
+    }
+
+    private static Optional<Route> route(Fields fields) {
+        String[] outlet = (fields.text("outlet") + "/").split("/", 3);
+        Optional<PortRef> port = outlet[0].matches("\\d{1,6}") && outlet[1].matches("\\d{1,3}")
+                ? fields.build("outlet", () -> new PortRef(Integer.parseInt(outlet[0]), Integer.parseInt(outlet[1])))
+                : Optional.empty();
+        if (port.isEmpty()) {
+            fields.refuse("outlet", "Choose a node and a port; it takes node/port, such as 1/2.");
+        }
+        return switch (fields.text("protocol")) {
+            case ART_NET -> {
+                Optional<Integer> number = fields.number("carriedAs", "Port-Address", 0, PortAddress.LAST);
+                yield port.flatMap(p -> number.map(n -> new Route.ArtNet(new PortAddress(n), p)));
+            }
+            case SACN -> {
+                Optional<Integer> number =
+                        fields.number("carriedAs", "streaming ACN universe", UniverseNumber.FIRST, UniverseNumber.LAST);
+                yield port.flatMap(p -> number.map(n -> new Route.Sacn(new SacnUniverse(n), p)));
+            }
+            default -> {
+                fields.refuse("protocol", "The protocol is one of art-net and sacn, or empty for no route.");
+                yield Optional.empty();
+            }
+        };
+    }
+}

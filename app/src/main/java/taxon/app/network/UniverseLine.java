@@ -1,0 +1,42 @@
+package taxon.app.network;
+
+import java.util.Optional;
+import taxon.core.network.Route;
+import taxon.core.rig.Plan;
+import taxon.core.rig.Universe;
+
+/**
+ * A universe and its way out.
+ *
+ * @param protocol "art-net", "sacn" or empty
+ * @param carriedAs its number there; for an unrouted one what would be usual, its own
+ * @param shown Net · Sub-Net · Universe, or the multicast group
+ * @param outlet "1/2": node and port; empty when it is routed nowhere
+ */
+record UniverseLine(
+        int number, String label, String protocol, int carriedAs, String shown, String outlet, String outletWords) {
+
+    static UniverseLine of(Plan plan, Universe universe) {
+        Optional<Route> route = universe.route();
+        return new UniverseLine(
+                universe.number().number(),
+                universe.label(),
+                route.map(r -> r instanceof Route.ArtNet ? "art-net" : "sacn").orElse(""),
+                route.map(UniverseLine::carriedAs).orElse(universe.number().number()),
+                route.map(UniverseLine::shown).orElse(""),
+                route.map(r -> r.port().node() + "/" + r.port().number()).orElse(""),
+                route.map(r -> plan.node(r.port().node()).orElseThrow().name() + ", port " + r.port().number())
+                        .orElse("nowhere"));
+    }
+
+    private static int carriedAs(Route route) {
+        return route instanceof Route.ArtNet a ? a.address().number() : ((Route.Sacn) route).universe().number();
+    }
+
+    /** "Port-Address 16 = 0·1·0" or "universe 5, group 239.255.0.5". */
+    static String shown(Route route) {
+        return route instanceof Route.ArtNet a
+                ? "Port-Address " + a.address().number() + " = " + a.address()
+                : "universe " + carriedAs(route) + ", group " + ((Route.Sacn) route).universe().multicastGroup();
+    }
+}

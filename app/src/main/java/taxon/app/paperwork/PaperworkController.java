@@ -1,0 +1,87 @@
+package taxon.app.paperwork;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import taxon.app.store.RevisionStore;
+import taxon.app.web.Frames;
+import taxon.app.web.NotThereException;
+import taxon.app.web.Stage;
+
+/** The papers of the job as it is now. */
+@Controller
+class PaperworkController {
+    private final Frames frames;
+    private final RevisionStore revisions;
+    private final SheetFiles files;
+    private final Clock clock;
+
+    PaperworkController(Frames frames, RevisionStore revisions, SheetFiles files, Clock clock) {
+        this.frames = frames;
+        this.revisions = revisions;
+        this.files = files;
+        this.clock = clock;
+    }
+
+    @GetMapping("/jobs/{job}/paperwork")
+    String page(@PathVariable int job, HttpServletRequest request, Model model) {
+        return show(job, PatchSheets.BY_FIXTURE, request, model);
+    }
+
+    @GetMapping("/jobs/{job}/paperwork/{name}")
+    String sheet(@PathVariable int job, @PathVariable String name, HttpServletRequest request, Model model) {
+        return show(job, name, request, model);
+    }
+
+    private String show(int job, String name, HttpServletRequest request, Model model) {
+        Sheet sheet = find(job, name);
+        frames.open(job, Optional.of(Stage.PAPERWORK), request, model);
+        model.addAttribute("sheets", sheets(job));
+        model.addAttribute("sheet", sheet);
+        return "paperwork/page";
+    }
+
+    @GetMapping("/jobs/{job}/paperwork/{name}.pdf")
+    ResponseEntity<byte[]> pdf(@PathVariable int job, @PathVariable String name) {
+        return file(find(job, name), "pdf", MediaType.APPLICATION_PDF, files.pdf(find(job, name)));
+    }
+
+    @GetMapping("/jobs/{job}/paperwork/{name}.csv")
+    ResponseEntity<byte[]> csv(@PathVariable int job, @PathVariable String name) {
+        MediaType csv = new MediaType("text", "csv", StandardCharsets.UTF_8);
+        return file(find(job, name), "csv", csv, files.csv(find(job, name)));
+    }
+
+    private static ResponseEntity<byte[]> file(Sheet sheet, String ending, MediaType type, byte[] content) {
+        String name = sheet.job() + ", patch " + sheet.name() + "." + ending;
+        return ResponseEntity.ok()
+                .contentType(type)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
+                .body(content);
+    }
+
+    private List<Sheet> sheets(int job) {
+        String revision = revisions.state(job).words();
+        return new PatchSheets(frames.state(job).plan(), revision, LocalDate.now(clock).toString()).all();
+    }
+
+    private Sheet find(int job, String name) {
+        return sheets(job).stream()
+                .filter(s -> s.name().equals(name))
+                .findFirst()
+                .orElseThrow(() -> new NotThereException("sheet " + name));
+    }
+}

@@ -1,0 +1,148 @@
+package taxon.app.paperwork;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import taxon.app.web.Marks;
+import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.network.Route;
+import taxon.core.proof.Standing;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.Plan;
+import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.ReservedRun;
+import taxon.core.rig.Universe;
+
+/** The patch as papers: by fixture and by universe. */
+public final class PatchSheets {
+    public static final String BY_FIXTURE = "by-fixture";
+    public static final String BY_UNIVERSE = "by-universe";
+
+    private static final List<String> FIXTURE_COLUMNS =
+            List.of("Fixture ID", "Type", "Mode", "Position", "Unit", "Block", "Address", "Slots", "Standing", "Name and note");
+    private static final List<String> UNIVERSE_COLUMNS =
+            List.of("Slots", "Fixture ID", "Block", "Type", "Mode", "Position", "Unit", "Standing", "Name and note");
+
+    private final Plan plan;
+    private final String revision;
+    private final String date;
+
+    /**
+     * Papers of a plan.
+     *
+     * @param revision as it shall stand on every page
+     * @param date as it shall stand on every page
+     */
+    public PatchSheets(Plan plan, String revision, String date) {
+        this.plan = plan;
+        this.revision = revision;
+        this.date = date;
+    }
+
+    public List<Sheet> all() {
+        return List.of(byFixture(), byUniverse());
+    }
+
+    public Sheet byFixture() {
+        List<List<String>> rows = new ArrayList<>();
+        for (Fixture fixture : plan.fixtures()) {
+            List<PlannedBlock> blocks = plan.blocksOf(fixture);
+            blocks.forEach(b -> rows.add(fixtureRow(b)));
+            if (blocks.isEmpty()) {
+                rows.add(row(fixture, "", "mode missing", "", ""));
+            }
+        }
+        return sheet(BY_FIXTURE, "Patch by fixture", FIXTURE_COLUMNS, List.of(new Sheet.Group("", rows)));
+    }
+
+    private List<String> fixtureRow(PlannedBlock block) {
+        return row(
+                block.fixture(),
+                block.block().name(),
+                block.start().map(StartAddress::toString).orElse("none"),
+                String.valueOf(block.footprint()),
+                Marks.of(Standing.of(block, plan)).word());
+    }
+
+    private List<String> row(Fixture fixture, String block, String address, String slots, String standing) {
+        return List.of(
+                fixture.label(),
+                plan.type(fixture).fullName(),
+                fixture.mode(),
+                plan.position(fixture).name(),
+                String.valueOf(fixture.unit()),
+                block,
+                address,
+                slots,
+                standing,
+                words(fixture));
+    }
+
+    private static String words(Fixture fixture) {
+        return fixture.name().isBlank() || fixture.note().isBlank()
+                ? fixture.name() + fixture.note()
+                : fixture.name() + ": " + fixture.note();
+    }
+
+    public Sheet byUniverse() {
+        Map<UniverseNumber, List<Line>> lines = new TreeMap<>();
+        plan.blocks().forEach(b -> b.start()
+                .ifPresent(a -> lines.computeIfAbsent(a.universe(), u -> new ArrayList<>()).add(universeLine(b))));
+        plan.reservedRuns()
+                .forEach(r -> lines.computeIfAbsent(r.universe(), u -> new ArrayList<>()).add(reservedLine(r)));
+        List<Sheet.Group> groups = plan.universes().stream()
+                .map(u -> new Sheet.Group(
+                        title(u),
+                        lines.getOrDefault(u.number(), List.of()).stream()
+                                .sorted(Comparator.comparingInt(Line::slot))
+                                .map(Line::cells)
+                                .toList()))
+                .toList();
+        return sheet(BY_UNIVERSE, "Patch by universe", UNIVERSE_COLUMNS, groups);
+    }
+
+    private record Line(int slot, List<String> cells) {}
+
+    private Line universeLine(PlannedBlock block) {
+        var slots = block.slots().orElseThrow();
+        Fixture fixture = block.fixture();
+        return new Line(slots.first(), List.of(
+                run(slots.first(), slots.last()),
+                fixture.label(),
+                block.block().name(),
+                block.type().fullName(),
+                fixture.mode(),
+                plan.position(fixture).name(),
+                String.valueOf(fixture.unit()),
+                Marks.of(Standing.of(block, plan)).word(),
+                words(fixture)));
+    }
+
+    private static Line reservedLine(ReservedRun run) {
+        return new Line(run.slots().first(), List.of(
+                run(run.slots().first(), run.slots().last()), "reserved", "", "", "", "", "", "", run.label()));
+    }
+
+    private static String run(int first, int last) {
+        return String.format("%03d–%03d", first, last);
+    }
+
+    private String title(Universe universe) {
+        String label = universe.label().isBlank() ? "" : ", " + universe.label();
+        return "Universe " + universe.number() + label + ", " + universe.route().map(this::way).orElse("routed nowhere");
+    }
+
+    private String way(Route route) {
+        String carried = route instanceof Route.ArtNet a
+                ? "Art-Net " + a.address().number() + " = " + a.address()
+                : "streaming ACN " + ((Route.Sacn) route).universe();
+        return carried + " to " + plan.node(route.port().node()).orElseThrow().name() + " port " + route.port().number();
+    }
+
+    private Sheet sheet(String name, String title, List<String> columns, List<Sheet.Group> groups) {
+        return new Sheet(name, title, plan.sheet().name(), plan.sheet().venue(), revision, date, columns, groups);
+    }
+}

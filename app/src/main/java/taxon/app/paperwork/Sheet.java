@@ -1,0 +1,59 @@
+package taxon.app.paperwork;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * A paper: what it is of, and its rows in groups. The same for page, PDF and CSV.
+ *
+ * @param name as in its address, "by-fixture"
+ * @param date when it was made, or for a frozen revision when that was frozen
+ */
+public record Sheet(
+        String name,
+        String title,
+        String job,
+        String venue,
+        String revision,
+        String date,
+        List<String> columns,
+        List<Group> groups) {
+    private static final int ROWS_ON_A_PAGE = 36;
+
+    /** @param title empty when the sheet has one group only */
+    public record Group(String title, List<List<String>> rows) {
+        public Group {
+            rows = rows.stream().map(List::copyOf).toList();
+        }
+    }
+
+    /** A part that fits a page. */
+    public record Page(int number, int of, List<Group> groups) {}
+
+    public Sheet {
+        columns = List.copyOf(columns);
+        groups = List.copyOf(groups);
+    }
+
+    /** The rows cut into pages; one empty page where there are none. */
+    public List<Page> pages() {
+        List<List<Group>> cut = new ArrayList<>(List.of(new ArrayList<>()));
+        int room = ROWS_ON_A_PAGE;
+        for (Group group : groups) {
+            for (int from = 0; from < group.rows().size(); ) {
+                if (room == 0) {
+                    cut.add(new ArrayList<>());
+                    room = ROWS_ON_A_PAGE;
+                }
+                int to = Math.min(group.rows().size(), from + room);
+                String title = from == 0 || group.title().isEmpty() ? group.title() : group.title() + ", continued";
+                cut.get(cut.size() - 1).add(new Group(title, group.rows().subList(from, to)));
+                room -= to - from;
+                from = to;
+            }
+        }
+        List<Page> pages = new ArrayList<>();
+        cut.forEach(groupsOfPage -> pages.add(new Page(pages.size() + 1, cut.size(), groupsOfPage)));
+        return pages;
+    }
+}

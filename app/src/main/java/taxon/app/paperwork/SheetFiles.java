@@ -1,0 +1,78 @@
+package taxon.app.paperwork;
+
+import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
+import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import org.springframework.stereotype.Component;
+import org.thymeleaf.ITemplateEngine;
+import org.thymeleaf.context.Context;
+import taxon.formats.csv.SpreadsheetCsv;
+
+/** Papers as files. A PDF holds its fonts and asks for nothing from outside. */
+@Component
+public class SheetFiles {
+    private static final String SANS = "Hyperlegible";
+    private static final String MONO = "Hyperlegible Mono";
+    private static final int REGULAR = 400;
+    private static final int BOLD = 700;
+
+    private final ITemplateEngine templates;
+
+    SheetFiles(ITemplateEngine templates) {
+        this.templates = templates;
+    }
+
+    /** As PDF, A4 across, with "page n of m" on every page. */
+    public byte[] pdf(Sheet sheet) {
+        String html = templates.process("paperwork/print", new Context(Locale.UK, Map.of("sheet", sheet)));
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        PdfRendererBuilder builder = new PdfRendererBuilder();
+        builder.withHtmlContent(html, null);
+        builder.useUriResolver((base, uri) -> "");
+        builder.useFont(() -> font("AtkinsonHyperlegibleNext-Regular.ttf"), SANS, REGULAR, FontStyle.NORMAL, true);
+        builder.useFont(() -> font("AtkinsonHyperlegibleNext-Bold.ttf"), SANS, BOLD, FontStyle.NORMAL, true);
+        builder.useFont(() -> font("AtkinsonHyperlegibleMono-Regular.ttf"), MONO, REGULAR, FontStyle.NORMAL, true);
+        builder.withProducer("Taxon");
+        builder.toStream(out);
+        try {
+            builder.run();
+        } catch (IOException e) {
+            throw new UncheckedIOException("the sheet " + sheet.name() + " cannot be drawn", e);
+        }
+        return out.toByteArray();
+    }
+
+    private static InputStream font(String file) {
+        return Objects.requireNonNull(SheetFiles.class.getResourceAsStream("/print-fonts/" + file), file);
+    }
+
+    /** As CSV: a row that says of what it is, then the columns, then the rows; the group as a first column where there are several. */
+    public byte[] csv(Sheet sheet) {
+        boolean grouped = sheet.groups().stream().anyMatch(g -> !g.title().isEmpty());
+        List<String> columns = new ArrayList<>(sheet.columns());
+        if (grouped) {
+            columns.add(0, "Universe");
+        }
+        List<List<String>> rows = new ArrayList<>();
+        rows.add(columns);
+        for (Sheet.Group group : sheet.groups()) {
+            for (List<String> row : group.rows()) {
+                List<String> cells = new ArrayList<>(row);
+                if (grouped) {
+                    cells.add(0, group.title());
+                }
+                rows.add(cells);
+            }
+        }
+        List<String> head = List.of(sheet.job(), sheet.title(), sheet.revision(), sheet.date(), "page 1 of 1");
+        return SpreadsheetCsv.write(head, rows);
+    }
+}

@@ -1,0 +1,138 @@
+package taxon.app.rig;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.edit.Guard;
+import taxon.app.edit.JobEditor;
+import taxon.app.edit.JobState;
+import taxon.app.web.Fields;
+import taxon.app.web.Frame;
+import taxon.app.web.Frames;
+import taxon.app.web.People;
+import taxon.app.web.Reply;
+import taxon.app.web.Stage;
+import taxon.core.fixture.FixtureType;
+import taxon.core.fixture.TypeId;
+import taxon.core.rig.Added;
+import taxon.core.rig.Edit;
+import taxon.core.rig.FixtureEdits;
+import taxon.core.rig.FixtureId;
+import taxon.core.rig.FixtureKey;
+import taxon.core.text.Texts;
+
+/** The rig: its drawing, its table, adding by hand, changing and taking away. */
+@Controller
+class RigController {
+    private final Frames frames;
+    private final JobEditor editor;
+
+    RigController(Frames frames, JobEditor editor) {
+        this.frames = frames;
+        this.editor = editor;
+    }
+
+    @GetMapping("/jobs/{job}/rig")
+    String page(@PathVariable int job, HttpServletRequest request, Model model) {
+        JobState state = frames.open(job, Optional.of(Stage.RIG), request, model);
+        Frame frame = (Frame) model.getAttribute("frame");
+        model.addAttribute("drawing", RigDrawing.of(state.plan(), Objects.requireNonNull(frame).selection()));
+        model.addAttribute("rows", RigRow.of(state));
+        model.addAttribute("types", state.knownTypes().types());
+        model.addAttribute("positions", state.plan().positions());
+        return "rig/page";
+    }
+
+    @GetMapping("/jobs/{job}/fixtures")
+    Object fixtures(@PathVariable int job, HttpServletRequest request) {
+        return Reply.wantsJson(request)
+                ? Reply.json(HttpStatus.OK, RigJson.fixtures(frames.state(job)))
+                : "redirect:/jobs/" + job + "/rig";
+    }
+
+    @PostMapping("/jobs/{job}/fixtures")
+    Object add(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "add", "/jobs/" + job + "/rig");
+        Fields fields = reply.fields();
+        long version = reply.version();
+        Optional<Added> added = added(frames.state(job), fields);
+        if (added.isEmpty() || fields.isFaulty()) {
+            return reply.refused();
+        }
+        String title = added.get().count() + " × " + added.get().type().fullName() + " added";
+        Edit edit = FixtureEdits.add(title, List.of(added.get()));
+        return reply.after(editor.apply(job, version, Guard.UNCHANGED_JOB, People.HERE, edit));
+    }
+
+    /** The type and its mode come as one field, {@code type-id/mode name}, so that they cannot contradict each other. */
+    private static Optional<Added> added(JobState state, Fields fields) {
+        Optional<Integer> count = fields.number("count", "number of fixtures", 1, Added.MOST);
+        Optional<Integer> firstId = fields.numberOrNone("firstId", "first fixture ID", 1, FixtureId.LAST);
+        String[] wanted = (fields.text("type") + "/").split("/", 3);
+        Optional<FixtureType> type = fields.build("type", () -> TypeId.of(wanted[0])).flatMap(state.knownTypes()::find);
+        if (type.isEmpty() || type.get().mode(wanted[1]).isEmpty()) {
+            fields.refuse("type", "There is no such type and mode; choose one from the list.");
+            return Optional.empty();
+        }
+        if (fields.isFaulty()) {
+            return Optional.empty();
+        }
+        return fields.build("position", () -> new Added(
+                type.get(),
+                type.get().mode(wanted[1]).orElseThrow(),
+                fields.text("position"),
+                count.orElseThrow(),
+                firstId.map(FixtureId::of),
+                fields.text("note"),
+                Optional.empty()));
+    }
+
+    @PostMapping("/jobs/{job}/fixtures/{key}")
+    Object change(@PathVariable int job, @PathVariable int key, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "fixture", "/jobs/" + job + "/rig?sel=" + key);
+        Fields fields = reply.fields();
+        long version = reply.version();
+        Optional<Integer> id = fields.numberOrNone("id", "fixture ID", 1, FixtureId.LAST);
+        Optional<Integer> unit = fields.number("unit", "unit number", 1, 9999);
+        checkTexts(fields);
+        if (fields.isFaulty()) {
+            return reply.refused();
+        }
+        Edit edit = FixtureEdits.change(
+                FixtureKey.of(key),
+                id.map(FixtureId::of),
+                fields.text("mode"),
+                fields.text("position"),
+                unit.orElseThrow(),
+                fields.text("name"),
+                fields.text("note"));
+        return reply.after(editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, People.HERE, edit));
+    }
+
+    private static void checkTexts(Fields fields) {
+        fields.build("name", () -> Texts.allowLine("name", fields.text("name"), 80));
+        fields.build("note", () -> Texts.allowNote("note", fields.text("note"), 1000));
+        fields.build("position", () -> Texts.requireLine("position", fields.text("position"), 80));
+    }
+
+    @PostMapping("/jobs/{job}/fixtures/remove")
+    Object remove(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "remove", "/jobs/" + job + "/rig");
+        List<FixtureKey> keys = reply.fields().keys("keys");
+        long version = reply.version();
+        if (keys.isEmpty()) {
+            reply.fields().refuse("keys", "No fixture is chosen; choose one or more first.");
+        }
+        return reply.fields().isFaulty()
+                ? reply.refused()
+                : reply.after(editor.apply(
+                        job, version, Guard.UNTOUCHED_ELEMENTS, People.HERE, FixtureEdits.remove(keys)));
+    }
+}

@@ -1,0 +1,47 @@
+package taxon.app.store;
+
+import java.util.List;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
+
+/** The table of jobs. */
+@Mapper
+interface JobMapper {
+    record JobRow(
+            int id, String name, String venue, @Nullable String fromDay, @Nullable String toDay, String note, long version) {}
+
+    @Select("select id, name, venue, from_day, to_day, note, version from job where id = #{id}")
+    Optional<JobRow> find(int id);
+
+    @Select("select id from job order by id")
+    List<Integer> ids();
+
+    @Select("select coalesce(max(id), 0) + 1 from job")
+    int nextId();
+
+    @Insert("""
+            insert into job (id, name, venue, from_day, to_day, note, version, created_at)
+            values (#{id}, #{name}, '', null, null, '', 0, #{at})
+            """)
+    void make(@Param("id") int id, @Param("name") String name, @Param("at") String at);
+
+    @Update("""
+            update job set name = #{name}, venue = #{venue}, from_day = #{from}, to_day = #{to}, note = #{note}
+            where id = #{id}
+            """)
+    void putSheet(
+            @Param("id") int id,
+            @Param("name") String name,
+            @Param("venue") String venue,
+            @Param("from") @Nullable String from,
+            @Param("to") @Nullable String to,
+            @Param("note") String note);
+
+    @Update("update job set version = #{to} where id = #{id} and version = #{from}")
+    int advance(@Param("id") int id, @Param("from") long from, @Param("to") long to);
+}

@@ -1,0 +1,40 @@
+package taxon.app.store;
+
+import java.time.Clock;
+import java.util.List;
+import org.springframework.dao.OptimisticLockingFailureException;
+import org.springframework.stereotype.Repository;
+
+/** Jobs by number and version. */
+@Repository
+public class JobStore {
+    private final JobMapper jobs;
+    private final Clock clock;
+
+    JobStore(JobMapper jobs, Clock clock) {
+        this.jobs = jobs;
+        this.clock = clock;
+    }
+
+    public List<Integer> ids() {
+        return jobs.ids();
+    }
+
+    /** Makes an empty job at version 0 and gives its number. Call inside a transaction. */
+    public int make(String name) {
+        int id = jobs.nextId();
+        jobs.make(id, name, clock.instant().toString());
+        return id;
+    }
+
+    /**
+     * Moves a job from one version to the next.
+     *
+     * @throws OptimisticLockingFailureException when the job is not at that version
+     */
+    public void advance(int job, long from, long to) {
+        if (jobs.advance(job, from, to) != 1) {
+            throw new OptimisticLockingFailureException("job " + job + " is no longer at version " + from);
+        }
+    }
+}

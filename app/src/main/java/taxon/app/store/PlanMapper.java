@@ -1,0 +1,131 @@
+package taxon.app.store;
+
+import java.util.List;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import taxon.app.store.PlanRows.AddressRow;
+import taxon.app.store.PlanRows.EvidenceRow;
+import taxon.app.store.PlanRows.FixtureRow;
+import taxon.app.store.PlanRows.NodeRow;
+import taxon.app.store.PlanRows.PositionRow;
+import taxon.app.store.PlanRows.ReservedRow;
+import taxon.app.store.PlanRows.TypeRow;
+import taxon.app.store.PlanRows.UniverseRow;
+
+/** The tables of a plan, a statement each. */
+@Mapper
+interface PlanMapper {
+    @Select("select type_id, definition from rig_type where job_id = #{job}")
+    List<TypeRow> types(int job);
+
+    @Select("select number, name from position where job_id = #{job}")
+    List<PositionRow> positions(int job);
+
+    @Select("select number, name, ip, ports from node where job_id = #{job}")
+    List<NodeRow> nodes(int job);
+
+    @Select("select number, label, protocol, carried_as, node, port from universe where job_id = #{job}")
+    List<UniverseRow> universes(int job);
+
+    @Select("select number, universe, first_slot, last_slot, label from reserved_run where job_id = #{job}")
+    List<ReservedRow> reservedRuns(int job);
+
+    @Select("select number, fixture_id, type_id, mode, position, unit, name, note from fixture where job_id = #{job}")
+    List<FixtureRow> fixtures(int job);
+
+    @Select("select fixture, block, universe, slot from fixture_address where job_id = #{job}")
+    List<AddressRow> addresses(int job);
+
+    @Select("""
+            select fixture, block, uid, set_universe, set_slot, set_mode, set_at, set_by,
+                   proved_universe, proved_slot, proved_mode, proved_at, proved_by
+            from evidence where job_id = #{job}
+            """)
+    List<EvidenceRow> evidence(int job);
+
+    @Insert("""
+            insert into rig_type (job_id, type_id, definition) values (#{job}, #{row.typeId}, #{row.definition})
+            on conflict do update set definition = excluded.definition
+            """)
+    void putType(@Param("job") int job, @Param("row") TypeRow row);
+
+    @Insert("""
+            insert into position (job_id, number, name) values (#{job}, #{row.number}, #{row.name})
+            on conflict do update set name = excluded.name
+            """)
+    void putPosition(@Param("job") int job, @Param("row") PositionRow row);
+
+    @Insert("""
+            insert into node (job_id, number, name, ip, ports)
+            values (#{job}, #{row.number}, #{row.name}, #{row.ip}, #{row.ports})
+            on conflict do update set name = excluded.name, ip = excluded.ip, ports = excluded.ports
+            """)
+    void putNode(@Param("job") int job, @Param("row") NodeRow row);
+
+    @Insert("""
+            insert into universe (job_id, number, label, protocol, carried_as, node, port)
+            values (#{job}, #{row.number}, #{row.label}, #{row.protocol}, #{row.carriedAs}, #{row.node}, #{row.port})
+            on conflict do update set label = excluded.label, protocol = excluded.protocol,
+                carried_as = excluded.carried_as, node = excluded.node, port = excluded.port
+            """)
+    void putUniverse(@Param("job") int job, @Param("row") UniverseRow row);
+
+    @Insert("""
+            insert into reserved_run (job_id, number, universe, first_slot, last_slot, label)
+            values (#{job}, #{row.number}, #{row.universe}, #{row.firstSlot}, #{row.lastSlot}, #{row.label})
+            on conflict do update set universe = excluded.universe, first_slot = excluded.first_slot,
+                last_slot = excluded.last_slot, label = excluded.label
+            """)
+    void putReserved(@Param("job") int job, @Param("row") ReservedRow row);
+
+    @Insert("""
+            insert into fixture (job_id, number, fixture_id, type_id, mode, position, unit, name, note)
+            values (#{job}, #{row.number}, #{row.fixtureId}, #{row.typeId}, #{row.mode}, #{row.position}, #{row.unit},
+                    #{row.name}, #{row.note})
+            on conflict do update set fixture_id = excluded.fixture_id, type_id = excluded.type_id, mode = excluded.mode,
+                position = excluded.position, unit = excluded.unit, name = excluded.name, note = excluded.note
+            """)
+    void putFixture(@Param("job") int job, @Param("row") FixtureRow row);
+
+    @Delete("delete from fixture_address where job_id = #{job} and fixture = #{fixture}")
+    void dropAddresses(@Param("job") int job, @Param("fixture") int fixture);
+
+    @Insert("""
+            insert into fixture_address (job_id, fixture, block, universe, slot)
+            values (#{job}, #{row.fixture}, #{row.block}, #{row.universe}, #{row.slot})
+            """)
+    void putAddress(@Param("job") int job, @Param("row") AddressRow row);
+
+    @Insert("""
+            insert or replace into evidence (job_id, fixture, block, uid, set_universe, set_slot, set_mode, set_at, set_by,
+                proved_universe, proved_slot, proved_mode, proved_at, proved_by)
+            values (#{job}, #{row.fixture}, #{row.block}, #{row.uid}, #{row.setUniverse}, #{row.setSlot}, #{row.setMode},
+                #{row.setAt}, #{row.setBy}, #{row.provedUniverse}, #{row.provedSlot}, #{row.provedMode}, #{row.provedAt},
+                #{row.provedBy})
+            """)
+    void putEvidence(@Param("job") int job, @Param("row") EvidenceRow row);
+
+    @Delete("delete from rig_type where job_id = #{job} and type_id = #{id}")
+    void dropType(@Param("job") int job, @Param("id") String id);
+
+    @Delete("delete from position where job_id = #{job} and number = #{number}")
+    void dropPosition(@Param("job") int job, @Param("number") int number);
+
+    @Delete("delete from node where job_id = #{job} and number = #{number}")
+    void dropNode(@Param("job") int job, @Param("number") int number);
+
+    @Delete("delete from universe where job_id = #{job} and number = #{number}")
+    void dropUniverse(@Param("job") int job, @Param("number") int number);
+
+    @Delete("delete from reserved_run where job_id = #{job} and number = #{number}")
+    void dropReserved(@Param("job") int job, @Param("number") int number);
+
+    @Delete("delete from fixture where job_id = #{job} and number = #{number}")
+    void dropFixture(@Param("job") int job, @Param("number") int number);
+
+    @Delete("delete from evidence where job_id = #{job} and fixture = #{fixture} and block = #{block}")
+    void dropEvidence(@Param("job") int job, @Param("fixture") int fixture, @Param("block") int block);
+}

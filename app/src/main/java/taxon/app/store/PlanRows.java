@@ -1,0 +1,215 @@
+package taxon.app.store;
+
+import java.time.Instant;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
+import taxon.core.dmx.SlotRange;
+import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.fixture.TypeId;
+import taxon.core.network.Ipv4;
+import taxon.core.network.PortAddress;
+import taxon.core.network.Route;
+import taxon.core.network.Route.PortRef;
+import taxon.core.network.SacnUniverse;
+import taxon.core.rig.BlockEvidence;
+import taxon.core.rig.BlockRef;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureId;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Mark;
+import taxon.core.rig.Node;
+import taxon.core.rig.Position;
+import taxon.core.rig.ReservedRun;
+import taxon.core.rig.RigType;
+import taxon.core.rig.Universe;
+import taxon.formats.json.FixtureTypeJson;
+import taxon.formats.json.Json;
+
+/** The rows of the plan tables, and the way from elements to rows and back. Nulls end here. */
+final class PlanRows {
+    private static final String ART_NET = "art-net";
+    private static final String SACN = "sacn";
+
+    private PlanRows() {}
+
+    record TypeRow(String typeId, String definition) {
+        static TypeRow of(RigType type) {
+            return new TypeRow(type.type().id().value(), FixtureTypeJson.write(type.type()).toString());
+        }
+
+        RigType element() {
+            return new RigType(FixtureTypeJson.read(Json.parse(definition)));
+        }
+    }
+
+    record PositionRow(int number, String name) {
+        static PositionRow of(Position position) {
+            return new PositionRow(position.number(), position.name());
+        }
+
+        Position element() {
+            return new Position(number, name);
+        }
+    }
+
+    record NodeRow(int number, String name, String ip, int ports) {
+        static NodeRow of(Node node) {
+            return new NodeRow(node.number(), node.name(), node.ip().toString(), node.ports());
+        }
+
+        Node element() {
+            return new Node(number, name, Ipv4.parse(ip).orElseThrow(), ports);
+        }
+    }
+
+    record UniverseRow(
+            int number,
+            String label,
+            @Nullable String protocol,
+            @Nullable Integer carriedAs,
+            @Nullable Integer node,
+            @Nullable Integer port) {
+        static UniverseRow of(Universe universe) {
+            int number = universe.number().number();
+            Route route = universe.route().orElse(null);
+            if (route instanceof Route.ArtNet a) {
+                return new UniverseRow(
+                        number, universe.label(), ART_NET, a.address().number(), a.port().node(), a.port().number());
+            }
+            if (route instanceof Route.Sacn s) {
+                return new UniverseRow(
+                        number, universe.label(), SACN, s.universe().number(), s.port().node(), s.port().number());
+            }
+            return new UniverseRow(number, universe.label(), null, null, null, null);
+        }
+
+        Universe element() {
+            return new Universe(UniverseNumber.of(number), label, route());
+        }
+
+        private Optional<Route> route() {
+            if (protocol == null || carriedAs == null || node == null || port == null) {
+                return Optional.empty();
+            }
+            PortRef ref = new PortRef(node, port);
+            return Optional.of(
+                    protocol.equals(ART_NET)
+                            ? new Route.ArtNet(new PortAddress(carriedAs), ref)
+                            : new Route.Sacn(new SacnUniverse(carriedAs), ref));
+        }
+    }
+
+    record ReservedRow(int number, int universe, int firstSlot, int lastSlot, String label) {
+        static ReservedRow of(ReservedRun run) {
+            return new ReservedRow(
+                    run.number(), run.universe().number(), run.slots().first(), run.slots().last(), run.label());
+        }
+
+        ReservedRun element() {
+            return new ReservedRun(number, UniverseNumber.of(universe), new SlotRange(firstSlot, lastSlot), label);
+        }
+    }
+
+    record FixtureRow(
+            int number,
+            @Nullable Integer fixtureId,
+            String typeId,
+            String mode,
+            int position,
+            int unit,
+            String name,
+            String note) {
+        static FixtureRow of(Fixture f) {
+            return new FixtureRow(
+                    f.key().number(),
+                    f.id().map(FixtureId::number).orElse(null),
+                    f.type().value(),
+                    f.mode(),
+                    f.position(),
+                    f.unit(),
+                    f.name(),
+                    f.note());
+        }
+
+        Fixture element(Map<Integer, StartAddress> addresses) {
+            return new Fixture(
+                    FixtureKey.of(number),
+                    Optional.ofNullable(fixtureId).map(FixtureId::of),
+                    TypeId.of(typeId),
+                    mode,
+                    position,
+                    unit,
+                    name,
+                    note,
+                    new TreeMap<>(addresses));
+        }
+    }
+
+    record AddressRow(int fixture, int block, int universe, int slot) {
+        static AddressRow of(Fixture fixture, int block, StartAddress address) {
+            return new AddressRow(
+                    fixture.key().number(), block, address.universe().number(), address.slot().number());
+        }
+
+        StartAddress address() {
+            return StartAddress.of(universe, slot);
+        }
+    }
+
+    record EvidenceRow(
+            int fixture,
+            int block,
+            String uid,
+            @Nullable Integer setUniverse,
+            @Nullable Integer setSlot,
+            @Nullable String setMode,
+            @Nullable String setAt,
+            @Nullable String setBy,
+            @Nullable Integer provedUniverse,
+            @Nullable Integer provedSlot,
+            @Nullable String provedMode,
+            @Nullable String provedAt,
+            @Nullable String provedBy) {
+        static EvidenceRow of(BlockEvidence e) {
+            Mark s = e.set().orElse(null);
+            Mark p = e.proved().orElse(null);
+            return new EvidenceRow(
+                    e.ref().fixture().number(),
+                    e.ref().block(),
+                    e.uid(),
+                    s == null ? null : s.address().universe().number(),
+                    s == null ? null : s.address().slot().number(),
+                    s == null ? null : s.mode(),
+                    s == null ? null : s.at().toString(),
+                    s == null ? null : s.by(),
+                    p == null ? null : p.address().universe().number(),
+                    p == null ? null : p.address().slot().number(),
+                    p == null ? null : p.mode(),
+                    p == null ? null : p.at().toString(),
+                    p == null ? null : p.by());
+        }
+
+        BlockEvidence element() {
+            return new BlockEvidence(
+                    new BlockRef(FixtureKey.of(fixture), block),
+                    mark(setUniverse, setSlot, setMode, setAt, setBy),
+                    mark(provedUniverse, provedSlot, provedMode, provedAt, provedBy),
+                    uid);
+        }
+
+        private static Optional<Mark> mark(
+                @Nullable Integer universe,
+                @Nullable Integer slot,
+                @Nullable String mode,
+                @Nullable String at,
+                @Nullable String by) {
+            if (universe == null || slot == null || mode == null || at == null || by == null) {
+                return Optional.empty();
+            }
+            return Optional.of(new Mark(StartAddress.of(universe, slot), mode, Instant.parse(at), by));
+        }
+    }
+}

@@ -1,0 +1,126 @@
+package taxon.app.store;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Repository;
+import taxon.app.store.JobMapper.JobRow;
+import taxon.app.store.PlanRows.AddressRow;
+import taxon.app.store.PlanRows.EvidenceRow;
+import taxon.app.store.PlanRows.FixtureRow;
+import taxon.app.store.PlanRows.NodeRow;
+import taxon.app.store.PlanRows.PositionRow;
+import taxon.app.store.PlanRows.ReservedRow;
+import taxon.app.store.PlanRows.TypeRow;
+import taxon.app.store.PlanRows.UniverseRow;
+import taxon.core.dmx.StartAddress;
+import taxon.core.rig.BlockEvidence;
+import taxon.core.rig.Element;
+import taxon.core.rig.ElementKey;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.JobSheet;
+import taxon.core.rig.Node;
+import taxon.core.rig.Plan;
+import taxon.core.rig.PlanDelta;
+import taxon.core.rig.Position;
+import taxon.core.rig.ReservedRun;
+import taxon.core.rig.RigType;
+import taxon.core.rig.Universe;
+
+/** Loads a plan whole, and writes what a change touches. */
+@Repository
+public class PlanStore {
+    private final JobMapper jobs;
+    private final PlanMapper rows;
+
+    PlanStore(JobMapper jobs, PlanMapper rows) {
+        this.jobs = jobs;
+        this.rows = rows;
+    }
+
+    /** A plan as stored, with its version. */
+    public record Stored(int job, long version, Plan plan) {}
+
+    public Optional<Stored> load(int job) {
+        return jobs.find(job).map(this::load);
+    }
+
+    private Stored load(JobRow row) {
+        List<Element> elements = new ArrayList<>();
+        int job = row.id();
+        elements.add(sheet(row));
+        rows.types(job).forEach(r -> elements.add(r.element()));
+        rows.positions(job).forEach(r -> elements.add(r.element()));
+        rows.nodes(job).forEach(r -> elements.add(r.element()));
+        rows.universes(job).forEach(r -> elements.add(r.element()));
+        rows.reservedRuns(job).forEach(r -> elements.add(r.element()));
+        Map<Integer, Map<Integer, StartAddress>> addresses = new HashMap<>();
+        rows.addresses(job).forEach(a -> addresses.computeIfAbsent(a.fixture(), f -> new HashMap<>())
+                .put(a.block(), a.address()));
+        rows.fixtures(job).forEach(r -> elements.add(r.element(addresses.getOrDefault(r.number(), Map.of()))));
+        rows.evidence(job).forEach(r -> elements.add(r.element()));
+        return new Stored(job, row.version(), Plan.of(elements));
+    }
+
+    private static JobSheet sheet(JobRow row) {
+        return new JobSheet(
+                row.name(),
+                row.venue(),
+                Optional.ofNullable(row.fromDay()).map(LocalDate::parse),
+                Optional.ofNullable(row.toDay()).map(LocalDate::parse),
+                row.note());
+    }
+
+    /** Writes the changed rows. Call inside a transaction. */
+    public void write(int job, PlanDelta delta) {
+        List<ElementKey> removed = new ArrayList<>();
+        delta.changes().forEach((key, change) -> change.after().ifPresentOrElse(e -> put(job, e), () -> removed.add(key)));
+        Collections.reverse(removed);
+        removed.forEach(key -> drop(job, key));
+    }
+
+    private void put(int job, Element element) {
+        if (element instanceof JobSheet s) {
+            jobs.putSheet(
+                    job,
+                    s.name(),
+                    s.venue(),
+                    s.from().map(LocalDate::toString).orElse(null),
+                    s.to().map(LocalDate::toString).orElse(null),
+                    s.note());
+        } else if (element instanceof RigType t) {
+            rows.putType(job, TypeRow.of(t));
+        } else if (element instanceof Position p) {
+            rows.putPosition(job, PositionRow.of(p));
+        } else if (element instanceof Node n) {
+            rows.putNode(job, NodeRow.of(n));
+        } else if (element instanceof Universe u) {
+            rows.putUniverse(job, UniverseRow.of(u));
+        } else if (element instanceof ReservedRun r) {
+            rows.putReserved(job, ReservedRow.of(r));
+        } else if (element instanceof Fixture f) {
+            rows.putFixture(job, FixtureRow.of(f));
+            rows.dropAddresses(job, f.key().number());
+            f.addresses().forEach((block, a) -> rows.putAddress(job, AddressRow.of(f, block, a)));
+        } else if (element instanceof BlockEvidence e) {
+            rows.putEvidence(job, EvidenceRow.of(e));
+        }
+    }
+
+    private void drop(int job, ElementKey key) {
+        switch (key.kind()) {
+            case JOB_SHEET -> throw new IllegalArgumentException("a job keeps its sheet");
+            case TYPE -> rows.dropType(job, key.text());
+            case POSITION -> rows.dropPosition(job, key.number());
+            case NODE -> rows.dropNode(job, key.number());
+            case UNIVERSE -> rows.dropUniverse(job, key.number());
+            case RESERVED_RUN -> rows.dropReserved(job, key.number());
+            case FIXTURE -> rows.dropFixture(job, key.number());
+            case EVIDENCE -> rows.dropEvidence(job, key.number(), Integer.parseInt(key.text()));
+        }
+    }
+}

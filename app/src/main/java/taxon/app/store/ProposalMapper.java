@@ -1,0 +1,34 @@
+package taxon.app.store;
+
+import java.util.Optional;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+/** The table of proposals. */
+@Mapper
+interface ProposalMapper {
+    record ProposalRow(int id, long baseVersion, String state, String request) {}
+
+    @Select("select coalesce(max(id), 0) + 1 from proposal")
+    int nextId();
+
+    @Insert("""
+            insert into proposal (id, job_id, base_version, state, request, made_at)
+            values (#{id}, #{job}, #{version}, 'OPEN', #{request}, #{at})
+            """)
+    void add(
+            @Param("id") int id,
+            @Param("job") int job,
+            @Param("version") long version,
+            @Param("request") String request,
+            @Param("at") String at);
+
+    @Select("select id, base_version, state, request from proposal where job_id = #{job} and id = #{id}")
+    Optional<ProposalRow> find(@Param("job") int job, @Param("id") int id);
+
+    @Update("update proposal set state = #{state} where job_id = #{job} and id = #{id} and state = 'OPEN'")
+    int end(@Param("job") int job, @Param("id") int id, @Param("state") String state);
+}

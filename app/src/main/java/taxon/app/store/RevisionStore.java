@@ -1,0 +1,64 @@
+package taxon.app.store;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Repository;
+import taxon.app.store.RevisionMapper.BundleRow;
+import taxon.app.store.RevisionMapper.RevisionRow;
+
+/** Frozen revisions, each with the bundle that was handed over: the whole job as it was, as JSON and as papers. */
+@Repository
+public class RevisionStore {
+    private final RevisionMapper rows;
+    private final JournalStore journal;
+
+    RevisionStore(RevisionMapper rows, JournalStore journal) {
+        this.rows = rows;
+        this.journal = journal;
+    }
+
+    /** The number that the next revision gets, from 1. */
+    public int nextNumber(int job) {
+        return rows.latest(job).map(r -> r.number() + 1).orElse(1);
+    }
+
+    /** Keeps a revision of a job at a version, with what is handed over. Call inside a transaction. */
+    public void add(int job, long version, Revision revision, byte[] bundle) {
+        rows.add(
+                job,
+                revision.number(),
+                revision.note(),
+                revision.who(),
+                revision.frozenAt().toString(),
+                journal.lastDoneId(job),
+                version,
+                bundle);
+    }
+
+    /** The newest first. */
+    public List<Revision> all(int job) {
+        return rows.all(job).stream().map(RevisionStore::revision).toList();
+    }
+
+    public Optional<Revision> find(int job, String letters) {
+        return all(job).stream().filter(r -> r.letters().equals(letters)).findFirst();
+    }
+
+    /** What was handed over with a revision, a ZIP. */
+    public Optional<byte[]> bundle(int job, Revision revision) {
+        return rows.bundle(job, revision.number()).map(BundleRow::bundle);
+    }
+
+    /** Where a job stands against its newest revision. */
+    public RevisionState state(int job) {
+        Optional<RevisionRow> latest = rows.latest(job);
+        return new RevisionState(
+                latest.map(RevisionStore::revision),
+                latest.map(r -> journal.editsSince(job, r.journalId(), r.version())).orElseGet(() -> journal.editsSince(job, 0, 0)));
+    }
+
+    private static Revision revision(RevisionRow row) {
+        return new Revision(row.number(), row.note(), row.who(), Instant.parse(row.frozenAt()));
+    }
+}

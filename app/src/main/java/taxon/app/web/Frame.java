@@ -1,0 +1,42 @@
+package taxon.app.web;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What stands around the work surface of every page of a job.
+ *
+ * @param here the address of the page, to come back to
+ * @param undo what undo would undo, where there is anything
+ * @param card the fixture that is chosen, where one is
+ * @param several the fixtures that are chosen, where more than one is
+ */
+public record Frame(
+        int job,
+        long version,
+        String name,
+        String revision,
+        List<Link> stages,
+        Tally tally,
+        String here,
+        Selection selection,
+        Optional<String> undo,
+        Optional<String> redo,
+        Optional<Card> card,
+        Optional<Several> several) {
+
+    /** @param severity "stop", "warn" or empty: the gravest that is still open there */
+    public record Link(String title, String path, boolean isHere, long count, String severity) {}
+
+    /** The address of a page of this job with the selection kept. */
+    public String to(String path) {
+        return "/jobs/" + job + "/" + path + selection.query();
+    }
+
+    /** The address of this page with one fixture chosen. */
+    public String choosing(int fixture) {
+        int query = here.indexOf('?');
+        String path = query < 0 ? here : here.substring(0, query);
+        return path + "?sel=" + fixture;
+    }
+}

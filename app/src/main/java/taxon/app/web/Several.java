@@ -1,0 +1,39 @@
+package taxon.app.web;
+
+import java.util.List;
+import java.util.function.Function;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.Plan;
+
+/**
+ * Several fixtures chosen at once: what they share and what differs.
+ *
+ * @param labels their IDs
+ */
+public record Several(List<String> labels, List<Line> lines) {
+
+    /** @param shared true when all have this value; else it names the different ones */
+    public record Line(String name, String value, boolean shared) {}
+
+    private static final int NAMED = 4;
+
+    static Several of(Plan plan, List<Fixture> fixtures) {
+        return new Several(
+                fixtures.stream().map(Fixture::label).toList(),
+                List.of(
+                        line("Type", fixtures, f -> plan.type(f).fullName()),
+                        line("Mode", fixtures, Fixture::mode),
+                        line("Position", fixtures, f -> plan.position(f).name()),
+                        line("Universe", fixtures, f -> f.address(1).map(a -> a.universe().toString()).orElse("none")),
+                        line("Note", fixtures, Fixture::note)));
+    }
+
+    private static Line line(String name, List<Fixture> fixtures, Function<Fixture, String> value) {
+        List<String> values = fixtures.stream().map(value).distinct().toList();
+        if (values.size() == 1) {
+            return new Line(name, values.get(0).isBlank() ? "none" : values.get(0), true);
+        }
+        String named = String.join(", ", values.stream().limit(NAMED).map(v -> v.isBlank() ? "none" : v).toList());
+        return new Line(name, values.size() + " different: " + named + (values.size() > NAMED ? " …" : ""), false);
+    }
+}
