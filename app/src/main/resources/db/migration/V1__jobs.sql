@@ -130,7 +130,8 @@ create table revision (
     frozen_at  text    not null,
     journal_id integer not null,
     version    integer not null,
-    bundle     blob    not null,
+    document   text    not null,
+    bundle     blob,
     primary key (job_id, number)
 );
 

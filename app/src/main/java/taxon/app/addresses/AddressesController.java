@@ -12,7 +12,6 @@ import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
 import taxon.app.web.Fields;
-import taxon.app.web.FindingView;
 import taxon.app.web.Frame;
 import taxon.app.web.Frames;
 import taxon.app.web.People;
@@ -53,12 +52,6 @@ class AddressesController {
         Frame frame = (Frame) Objects.requireNonNull(model.getAttribute("frame"));
         model.addAttribute("drawing", TapesDrawing.of(state, frame.selection()));
         model.addAttribute("reserved", state.plan().reservedRuns());
-        model.addAttribute(
-                "findings",
-                state.check().findings().stream()
-                        .filter(f -> Stage.ADDRESSES.rules().contains(f.rule()))
-                        .map(FindingView::of)
-                        .toList());
     }
 
     /** Gives one block an address, or with an empty field takes it away. */

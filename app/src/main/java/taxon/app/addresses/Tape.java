@@ -30,13 +30,13 @@ record Tape(
 
     /** @param label empty where it does not fit */
     record Box(double x, double width, int key, String label, int tint, boolean chosen, boolean showsMark, Marks standing, String title) {
-        double markX() {
+        public double markX() {
             return x + width - 8;
         }
     }
 
     record Run(double x, double width, String label) {
-        double middle() {
+        public double middle() {
             return x + width / 2;
         }
     }

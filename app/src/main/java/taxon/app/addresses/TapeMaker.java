@@ -3,6 +3,7 @@ package taxon.app.addresses;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import taxon.app.addresses.Tape.Box;
 import taxon.app.addresses.Tape.Caption;
 import taxon.app.addresses.Tape.Clash;
@@ -104,8 +105,15 @@ final class TapeMaker {
             String words = overlap.earlier().fixture().label() + " and " + overlap.later().fixture().label();
             put(captions, Tape.x(overlap.shared().last()) + 6, List.of(words), true);
         }
+        blocks.stream()
+                .filter(b -> !start(b).holds(b.footprint()))
+                .forEach(b -> putAtEnd(captions, b.fixture().label() + " past the end"));
         for (List<PlannedBlock> run : narrowRuns(blocks)) {
-            put(captions, Tape.x(start(run.get(0)).slot().number()), captionWords(run), false);
+            double from = Tape.x(start(run.get(0)).slot().number());
+            double to = Tape.x(run.get(run.size() - 1).slots().orElseThrow().last());
+            if (!put(captions, from, captionWords(run), false)) {
+                nextRoom(captions, from).filter(x -> x < to).ifPresent(x -> put(captions, x, captionWords(run), false));
+            }
         }
         return List.copyOf(captions);
     }
@@ -121,7 +129,7 @@ final class TapeMaker {
     }
 
     /** The longest of these words that has room at this place; none where even the shortest has not. */
-    private static void put(List<Caption> captions, double x, List<String> candidates, boolean isClash) {
+    private static boolean put(List<Caption> captions, double x, List<String> candidates, boolean isClash) {
         for (String words : candidates) {
             double end = x + words.length() * LETTER;
             boolean free = captions.stream().noneMatch(c -> {
@@ -130,9 +138,22 @@ final class TapeMaker {
             });
             if (free && end <= RIGHT) {
                 captions.add(new Caption(x, words, isClash));
-                return;
+                return true;
             }
         }
+        return false;
+    }
+
+    private static void putAtEnd(List<Caption> captions, String words) {
+        put(captions, RIGHT - words.length() * LETTER - 20, List.of(words), true);
+    }
+
+    /** Where the caption ends that stands at this place. */
+    private static Optional<Double> nextRoom(List<Caption> captions, double x) {
+        return captions.stream()
+                .map(c -> c.x() + (c.words().length() + 4) * LETTER)
+                .filter(end -> end > x)
+                .min(Double::compare);
     }
 
     /** Neighbours of one type and length that are too narrow to carry their own label. */
@@ -140,7 +161,7 @@ final class TapeMaker {
         List<List<PlannedBlock>> runs = new ArrayList<>();
         PlannedBlock before = null;
         for (PlannedBlock block : blocks) {
-            if (block.slots().orElseThrow().length() * Tape.SLOT >= ROOM_FOR_LABEL) {
+            if (block.ref().block() > 1 || block.slots().orElseThrow().length() * Tape.SLOT >= ROOM_FOR_LABEL) {
                 before = null;
                 continue;
             }

@@ -115,7 +115,7 @@ final class DemoJob {
         return List.of(
                 added("1 × Tern added to the crane rail", "Tern", "16-channel", "Crane rail", 1, 305, Optional.of(StartAddress.of(2, 209))),
                 added("2 × Avocet added, not yet placed", "Avocet", "12-channel", "Dock floor", 2, 613, Optional.empty()),
-                added("1 × Plover added at 4.508", "Plover", "9-channel", "Dock floor", 1, 521, Optional.of(StartAddress.of(4, 508))),
+                new Edit("521 added at 4.508, past the end", DemoJob::pastTheEnd),
                 new Edit("522 added in a mode that its type lacks", DemoJob::withoutMode),
                 new Edit("Dunlin 912 renumbered to 911", plan -> FixtureEdits.renumber(
                                 fixture(plan, 912).key(), FixtureId.of(911))
@@ -134,6 +134,12 @@ final class DemoJob {
                 Optional.of(FixtureId.of(firstId)),
                 "late addition",
                 from)));
+    }
+
+    private static Edit.Outcome pastTheEnd(Plan plan) {
+        Plan more = apply(plan, added("x", "Plover", "9-channel", "Dock floor", 1, 521, Optional.empty()));
+        return new Edit.Changed(
+                more.with(fixture(more, 521).withAddress(1, Optional.of(StartAddress.of(4, 508)))));
     }
 
     private static Edit.Outcome withoutMode(Plan plan) {

@@ -17,10 +17,11 @@ import taxon.app.paperwork.Sheet;
 import taxon.app.paperwork.SheetFiles;
 import taxon.app.store.Revision;
 import taxon.app.store.RevisionStore;
+import taxon.core.rig.Plan;
 import taxon.formats.bundle.Bundle;
 import taxon.formats.json.JobJson;
 
-/** Freezes a job as its next revision, with the bundle that is handed over; the bundle is kept as it was made. */
+/** Freezes a job as its next revision, and makes the bundle that is handed over. */
 @Service
 public class Freezer {
     private final JobEditor editor;
@@ -51,25 +52,37 @@ public class Freezer {
                 return Optional.empty();
             }
             Revision revision = new Revision(revisions.nextNumber(job), note, who, clock.instant());
-            byte[] bundle = bundle(state, revision).zip();
-            transaction.executeWithoutResult(s -> revisions.add(job, seen, revision, bundle));
+            String document = JobJson.print(state.plan());
+            transaction.executeWithoutResult(s -> revisions.add(job, seen, revision, document));
             return Optional.of(revision);
         });
     }
 
-    private Bundle bundle(JobState state, Revision revision) {
+    /** The bundle of a revision, made from what was frozen when it is first asked for, and kept. */
+    public byte[] bundle(int job, Revision revision) {
+        return revisions.bundle(job, revision).orElseGet(() -> {
+            byte[] made = make(revisions.document(job, revision), revision).zip();
+            return editor.alone(() -> {
+                revisions.keepBundle(job, revision, made);
+                return revisions.bundle(job, revision).orElseThrow();
+            });
+        });
+    }
+
+    private Bundle make(String document, Revision revision) {
+        Plan plan = ((JobJson.Read) JobJson.read(utf8(document))).plan();
         Instant at = revision.frozenAt();
         String words = "Revision " + revision.letters();
         PatchSheets sheets = new PatchSheets(
-                state.plan(), words, at.atOffset(ZoneOffset.UTC).toLocalDate().toString());
+                plan, words, at.atOffset(ZoneOffset.UTC).toLocalDate().toString());
         Map<String, byte[]> content = new LinkedHashMap<>();
         for (Sheet sheet : sheets.all()) {
             content.put("patch-" + sheet.name() + ".pdf", files.pdf(sheet));
             content.put("patch-" + sheet.name() + ".csv", files.csv(sheet));
         }
-        content.put("job.json", utf8(JobJson.print(state.plan())));
+        content.put("job.json", utf8(document));
         content.put(JobJson.SCHEMA_NAME, utf8(JobJson.schema()));
-        return new Bundle(state.plan().sheet().name(), revision.letters(), at, content);
+        return new Bundle(plan.sheet().name(), revision.letters(), at, content);
     }
 
     private static byte[] utf8(String text) {

@@ -83,7 +83,7 @@ class HandoverController {
         frames.state(job);
         Revision revision =
                 revisions.find(job, letters).orElseThrow(() -> new NotThereException("revision " + letters));
-        byte[] zip = revisions.bundle(job, revision).orElseThrow();
+        byte[] zip = freezer.bundle(job, revision);
         return ResponseEntity.ok()
                 .contentType(MediaType.valueOf("application/zip"))
                 .header(

@@ -6,17 +6,19 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
 
 /** The table of revisions. */
 @Mapper
 interface RevisionMapper {
     record RevisionRow(int number, String note, String who, String frozenAt, int journalId, long version) {}
 
-    record BundleRow(byte[] bundle) {}
+    record ContentRow(String document, byte @Nullable [] bundle) {}
 
     @Insert("""
-            insert into revision (job_id, number, note, who, frozen_at, journal_id, version, bundle)
-            values (#{job}, #{number}, #{note}, #{who}, #{at}, #{journal}, #{version}, #{bundle})
+            insert into revision (job_id, number, note, who, frozen_at, journal_id, version, document)
+            values (#{job}, #{number}, #{note}, #{who}, #{at}, #{journal}, #{version}, #{document})
             """)
     void add(
             @Param("job") int job,
@@ -26,7 +28,7 @@ interface RevisionMapper {
             @Param("at") String at,
             @Param("journal") int journal,
             @Param("version") long version,
-            @Param("bundle") byte[] bundle);
+            @Param("document") String document);
 
     @Select("""
             select number, note, who, frozen_at, journal_id, version from revision
@@ -40,6 +42,9 @@ interface RevisionMapper {
             """)
     Optional<RevisionRow> latest(int job);
 
-    @Select("select bundle from revision where job_id = #{job} and number = #{number}")
-    Optional<BundleRow> bundle(@Param("job") int job, @Param("number") int number);
+    @Select("select document, bundle from revision where job_id = #{job} and number = #{number}")
+    Optional<ContentRow> content(@Param("job") int job, @Param("number") int number);
+
+    @Update("update revision set bundle = #{bundle} where job_id = #{job} and number = #{number} and bundle is null")
+    void keep(@Param("job") int job, @Param("number") int number, @Param("bundle") byte[] bundle);
 }

@@ -4,10 +4,10 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Repository;
-import taxon.app.store.RevisionMapper.BundleRow;
+import taxon.app.store.RevisionMapper.ContentRow;
 import taxon.app.store.RevisionMapper.RevisionRow;
 
-/** Frozen revisions, each with the bundle that was handed over: the whole job as it was, as JSON and as papers. */
+/** Frozen revisions, each with the whole job as it was, and the bundle that is handed over. */
 @Repository
 public class RevisionStore {
     private final RevisionMapper rows;
@@ -23,8 +23,8 @@ public class RevisionStore {
         return rows.latest(job).map(r -> r.number() + 1).orElse(1);
     }
 
-    /** Keeps a revision of a job at a version, with what is handed over. Call inside a transaction. */
-    public void add(int job, long version, Revision revision, byte[] bundle) {
+    /** Keeps a revision of a job at a version, with the whole job as JSON. Call inside a transaction. */
+    public void add(int job, long version, Revision revision, String document) {
         rows.add(
                 job,
                 revision.number(),
@@ -33,7 +33,7 @@ public class RevisionStore {
                 revision.frozenAt().toString(),
                 journal.lastDoneId(job),
                 version,
-                bundle);
+                document);
     }
 
     /** The newest first. */
@@ -45,9 +45,19 @@ public class RevisionStore {
         return all(job).stream().filter(r -> r.letters().equals(letters)).findFirst();
     }
 
-    /** What was handed over with a revision, a ZIP. */
+    /** The whole job as it was frozen, as JSON. */
+    public String document(int job, Revision revision) {
+        return rows.content(job, revision.number()).map(ContentRow::document).orElseThrow();
+    }
+
+    /** What is handed over with a revision, a ZIP; empty until it was first asked for. */
     public Optional<byte[]> bundle(int job, Revision revision) {
-        return rows.bundle(job, revision.number()).map(BundleRow::bundle);
+        return rows.content(job, revision.number()).flatMap(r -> Optional.ofNullable(r.bundle()));
+    }
+
+    /** Keeps the bundle, so that it is the same bytes whenever it is asked for. The first one stays. */
+    public void keepBundle(int job, Revision revision, byte[] bundle) {
+        rows.keep(job, revision.number(), bundle);
     }
 
     /** Where a job stands against its newest revision. */

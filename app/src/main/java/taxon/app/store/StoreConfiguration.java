@@ -4,7 +4,10 @@ import com.zaxxer.hikari.HikariDataSource;
 import java.nio.file.Path;
 import java.time.Clock;
 import javax.sql.DataSource;
+import org.apache.ibatis.type.ByteArrayTypeHandler;
+import org.apache.ibatis.type.JdbcType;
 import org.mybatis.spring.annotation.MapperScan;
+import org.mybatis.spring.boot.autoconfigure.ConfigurationCustomizer;
 import org.springframework.boot.flyway.autoconfigure.FlywayDataSource;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -43,6 +46,14 @@ class StoreConfiguration {
     private static String url(Path file, String foreignKeys) {
         return "jdbc:sqlite:" + file.toAbsolutePath() + "?journal_mode=WAL&foreign_keys=" + foreignKeys
                 + "&busy_timeout=5000&synchronous=FULL&transaction_mode=IMMEDIATE";
+    }
+
+    /** The driver has no Blob objects; bytes are read and written as such. */
+    @Bean
+    ConfigurationCustomizer bytesAsBytes() {
+        return configuration -> configuration
+                .getTypeHandlerRegistry()
+                .register(byte[].class, JdbcType.BLOB, ByteArrayTypeHandler.class);
     }
 
     @Bean

@@ -10,6 +10,8 @@ import java.util.Optional;
  * @param undo what undo would undo, where there is anything
  * @param card the fixture that is chosen, where one is
  * @param several the fixtures that are chosen, where more than one is
+ * @param hasDrawing true on a stage whose drawing shows units
+ * @param open the first findings of this stage, for the card when nothing is chosen
  */
 public record Frame(
         int job,
@@ -23,10 +25,17 @@ public record Frame(
         Optional<String> undo,
         Optional<String> redo,
         Optional<Card> card,
-        Optional<Several> several) {
+        Optional<Several> several,
+        boolean hasDrawing,
+        List<FindingView> open) {
 
     /** @param severity "stop", "warn" or empty: the gravest that is still open there */
     public record Link(String title, String path, boolean isHere, long count, String severity) {}
+
+    /** True when no room is kept for a card: nothing is chosen, and the page's drawing does not offer units to choose. */
+    public boolean cardless() {
+        return card.isEmpty() && several.isEmpty() && !hasDrawing;
+    }
 
     /** The address of a page of this job with the selection kept. */
     public String to(String path) {

@@ -18,6 +18,8 @@ import taxon.core.rig.Fixture;
 /** Opens pages of a job: puts the frame and the fault of a refused form, if there is one, into the model. */
 @Component
 public class Frames {
+    private static final int SHOWN = 6;
+
     private final JobEditor editor;
     private final JournalStore journal;
     private final RevisionStore revisions;
@@ -67,7 +69,17 @@ public class Frames {
                 journal.undoTitle(state.job()),
                 journal.redoTitle(state.job()),
                 chosen.size() == 1 ? Optional.of(Card.of(state, chosen.get(0))) : Optional.empty(),
-                chosen.size() > 1 ? Optional.of(Several.of(state.plan(), chosen)) : Optional.empty());
+                chosen.size() > 1 ? Optional.of(Several.of(state.plan(), chosen)) : Optional.empty(),
+                stage.filter(s -> s == Stage.RIG || s == Stage.ADDRESSES).isPresent(),
+                stage.map(s -> open(state, s)).orElse(List.of()));
+    }
+
+    private static List<FindingView> open(JobState state, Stage stage) {
+        return state.check().findings().stream()
+                .filter(f -> stage.rules().contains(f.rule()))
+                .limit(SHOWN)
+                .map(FindingView::of)
+                .toList();
     }
 
     private static Frame.Link link(JobState state, Stage stage, Optional<Stage> here, Tally tally) {

@@ -23,10 +23,9 @@ public final class FindingText {
                     + " lacks. It offers " + String.join(", ", m.modes()) + ".";
         }
         if (evidence instanceof Evidence.DuplicateId d) {
-            return "Fixture ID " + d.id() + " is given " + d.fixtures().size() + " times: unit "
-                    + d.fixtures().stream().map(f -> String.valueOf(f.unit())).collect(Collectors.joining(" and unit "))
-                    + " of their positions. "
-                    + d.free().map(f -> "The next free ID is " + f + ".").orElse("");
+            return "Fixture ID " + d.id() + " is given " + d.fixtures().size() + " times: "
+                    + String.join("; ", d.places()) + "."
+                    + d.free().map(f -> " The next free ID is " + f + ".").orElse("");
         }
         if (evidence instanceof Evidence.ReservedTouched r) {
             return r.block().label() + " takes "

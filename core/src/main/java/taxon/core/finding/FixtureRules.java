@@ -65,13 +65,17 @@ final class FixtureRules {
         return Optional.empty();
     }
 
-    private static Finding duplicate(FixtureId id, List<Fixture> fixtures, Optional<FixtureId> free) {
+    private Finding duplicate(FixtureId id, List<Fixture> fixtures, Optional<FixtureId> free) {
         Fixture last = fixtures.get(fixtures.size() - 1);
         return Finding.about(
                 Rule.DUPLICATE_ID,
                 fixtures.stream().map(Fixture::key).toList(),
-                new Evidence.DuplicateId(id, fixtures, free),
+                new Evidence.DuplicateId(id, fixtures, fixtures.stream().map(this::place).toList(), free),
                 free.map(to -> new Remedy.Apply("Number the last one " + to, FixtureEdits.renumber(last.key(), to))));
+    }
+
+    private String place(Fixture fixture) {
+        return plan.position(fixture).name() + ", unit " + fixture.unit();
     }
 
     List<Finding> noAddress() {

@@ -41,7 +41,7 @@ final class RowReader {
             checkLastId(row, ids.get(), quantity.get(), faults);
         }
         if (!faults.isEmpty()) {
-            return new IntakeLine(row, Optional.empty(), faults, offered(row, type));
+            return new IntakeLine(row, Optional.empty(), faults, offered(row, type, faults));
         }
         Added added = new Added(
                 type.orElseThrow(),
@@ -54,7 +54,11 @@ final class RowReader {
         return new IntakeLine(row, Optional.of(added), List.of(), List.of());
     }
 
-    private List<FixtureType> offered(EquipmentRow row, Optional<FixtureType> type) {
+    /** Choosing helps only where the type or the mode was not understood. */
+    private List<FixtureType> offered(EquipmentRow row, Optional<FixtureType> type, List<IntakeFault> faults) {
+        if (faults.stream().noneMatch(f -> f.column() == Column.TYPE || f.column() == Column.MODE)) {
+            return List.of();
+        }
         return type.map(List::of)
                 .orElseGet(() -> types.closest(row.cell(Column.MAKER), row.cell(Column.TYPE), OFFERED));
     }

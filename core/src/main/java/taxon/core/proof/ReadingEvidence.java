@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import taxon.core.dmx.StartAddress;
 import taxon.core.proof.RigComparison.Line;
+import taxon.core.proof.RigComparison.Reason;
 import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Mark;
@@ -28,10 +29,16 @@ public final class ReadingEvidence {
         List<BlockEvidence> evidence = new ArrayList<>();
         for (Line line : comparison.lines()) {
             if (line.fixture().isPresent() && line.found().isPresent()) {
-                evidence.addAll(of(plan, line.fixture().get(), line.found().get(), at));
+                List<BlockEvidence> learnt = of(plan, line.fixture().get(), line.found().get(), at);
+                learnt.forEach(e -> evidence.add(isGuess(line) ? e.withUid(plan.evidence(e.ref()).uid()) : e));
             }
         }
         return evidence;
+    }
+
+    /** A match by order alone must not be taken for knowledge at the next reading, so its UID is not kept. */
+    private static boolean isGuess(Line line) {
+        return line.reason() == Reason.SAME_TYPE_IN_ORDER;
     }
 
     /** What one unit proves of the fixture that it was taken for. */

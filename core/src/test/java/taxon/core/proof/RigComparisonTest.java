@@ -98,6 +98,13 @@ class RigComparisonTest {
     }
 
     @Test
+    void aMatchByOrderAloneIsNotRememberedByUid() {
+        Plan after = read(PLAN, unit(1, "101", 1), unit(2, "", 65));
+        assertThat(after.evidence(after.blocks().get(0).ref()).uid()).isEqualTo(uid(1));
+        assertThat(after.evidence(after.blocks().get(1).ref()).uid()).isEmpty();
+    }
+
+    @Test
     void universesThatWereNotReadSayNothing() {
         assertThat(RigComparison.of(PLAN, Set.of(UniverseNumber.of(1)), List.of())
                         .lines())

@@ -1,0 +1,114 @@
+package taxon.app.testing;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import taxon.formats.json.Json;
+import tools.jackson.databind.JsonNode;
+
+/** Speaks to the server as a script does: plain forms, JSON answers. */
+public final class Http {
+    private static final String TOKEN = "test";
+    private static final String BOUNDARY = "----taxon-test";
+
+    private final HttpClient client = HttpClient.newHttpClient();
+    private final String base;
+
+    public Http(String base) {
+        this.base = base;
+    }
+
+    /** A response with its body as bytes, text or JSON. */
+    public record Answer(int status, byte[] bytes, HttpResponse<byte[]> response) {
+        public String text() {
+            return new String(bytes, StandardCharsets.UTF_8);
+        }
+
+        public JsonNode json() {
+            return Json.parse(bytes);
+        }
+
+        /** All reasons that a refusal gave, in one text. */
+        public String reasons() {
+            List<String> sentences = new ArrayList<>();
+            json().path("reasons").forEach(r -> sentences.add(r.path("sentence").asString()));
+            return String.join(" ", sentences);
+        }
+    }
+
+    public Answer get(String path) {
+        return send(request(path).header("Accept", "application/json").GET());
+    }
+
+    /** As a browser asks. */
+    public Answer page(String path) {
+        return send(request(path).header("Accept", "text/html").GET());
+    }
+
+    public long version(int job) {
+        return get("/jobs/" + job).json().path("version").asLong();
+    }
+
+    /** Posts a form; names and values in turn. */
+    public Answer post(String path, Object... fields) {
+        return send(form(path, fields).header("Accept", "application/json"));
+    }
+
+    /** Posts a form as a browser does. */
+    public Answer postPage(String path, Object... fields) {
+        return send(form(path, fields).header("Accept", "text/html"));
+    }
+
+    private HttpRequest.Builder form(String path, Object... fields) {
+        StringBuilder body = new StringBuilder("_csrf=" + TOKEN);
+        for (int i = 0; i < fields.length; i += 2) {
+            body.append('&').append(encoded(fields[i])).append('=').append(encoded(fields[i + 1]));
+        }
+        return request(path)
+                .header("Content-Type", "application/x-www-form-urlencoded")
+                .POST(BodyPublishers.ofString(body.toString()));
+    }
+
+    public Answer upload(String path, String fileName, byte[] content) {
+        List<byte[]> parts = List.of(
+                ("--" + BOUNDARY + "\r\nContent-Disposition: form-data; name=\"_csrf\"\r\n\r\n" + TOKEN + "\r\n--" + BOUNDARY
+                                + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + fileName
+                                + "\"\r\nContent-Type: application/octet-stream\r\n\r\n")
+                        .getBytes(StandardCharsets.UTF_8),
+                content,
+                ("\r\n--" + BOUNDARY + "--\r\n").getBytes(StandardCharsets.UTF_8));
+        return send(request(path)
+                .header("Accept", "application/json")
+                .header("Content-Type", "multipart/form-data; boundary=" + BOUNDARY)
+                .POST(BodyPublishers.ofByteArrays(parts)));
+    }
+
+    public Answer send(HttpRequest.Builder request) {
+        try {
+            HttpResponse<byte[]> response = client.send(request.build(), BodyHandlers.ofByteArray());
+            return new Answer(response.statusCode(), response.body(), response);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new AssertionError(e);
+        }
+    }
+
+    public HttpRequest.Builder request(String path) {
+        return HttpRequest.newBuilder(URI.create(base + path)).header("Cookie", "XSRF-TOKEN=" + TOKEN);
+    }
+
+    private static String encoded(Object value) {
+        return URLEncoder.encode(String.valueOf(value), StandardCharsets.UTF_8);
+    }
+}

@@ -1,0 +1,95 @@
+package taxon.app.testing;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.ThreadLocalRandom;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.web.server.context.WebServerApplicationContext;
+import org.springframework.context.ConfigurableApplicationContext;
+import taxon.app.TaxonApplication;
+
+/** The whole application on a free port, with a store of its own and loopback addresses that nothing else uses. */
+public final class TaxonServer implements AutoCloseable {
+    private final ConfigurableApplicationContext context;
+    private final Path data;
+    private final String network;
+
+    private TaxonServer(ConfigurableApplicationContext context, Path data, String network) {
+        this.context = context;
+        this.data = data;
+        this.network = network;
+    }
+
+    public static TaxonServer empty() {
+        return start(newStore(), false);
+    }
+
+    public static TaxonServer demo() {
+        return start(newStore(), true);
+    }
+
+    public static TaxonServer on(Path data) {
+        return start(data, false);
+    }
+
+    private static TaxonServer start(Path data, boolean demo) {
+        String network = newNetwork();
+        List<String> arguments = new ArrayList<>(arguments(data, network));
+        arguments.add("--taxon.demo=" + demo);
+        return new TaxonServer(
+                SpringApplication.run(TaxonApplication.class, arguments.toArray(String[]::new)), data, network);
+    }
+
+    /** The arguments for a store, with a short patience since loopback answers at once. */
+    public static List<String> arguments(Path data, String network) {
+        return List.of(
+                "--taxon.data=" + data,
+                "--server.port=0",
+                "--taxon.card=" + network + ".1",
+                "--taxon.node-a=" + network + ".2",
+                "--taxon.node-b=" + network + ".3",
+                "--taxon.answer-within=200ms");
+    }
+
+    /** Three bytes of a loopback network, "127.90.17". */
+    public static String newNetwork() {
+        ThreadLocalRandom random = ThreadLocalRandom.current();
+        return "127." + random.nextInt(90, 250) + "." + random.nextInt(1, 255);
+    }
+
+    public static Path newStore() {
+        try {
+            return Files.createTempDirectory("taxon").resolve("test.db");
+        } catch (IOException e) {
+            throw new AssertionError(e);
+        }
+    }
+
+    public Path data() {
+        return data;
+    }
+
+    public String network() {
+        return network;
+    }
+
+    public <T> T bean(Class<T> type) {
+        return context.getBean(type);
+    }
+
+    public String url() {
+        return "http://127.0.0.1:" + ((WebServerApplicationContext) context).getWebServer().getPort();
+    }
+
+    public Http http() {
+        return new Http(url());
+    }
+
+    @Override
+    public void close() {
+        context.close();
+    }
+}
