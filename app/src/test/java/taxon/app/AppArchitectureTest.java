@@ -1,0 +1,69 @@
+package taxon.app;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.library.Architectures;
+import org.junit.jupiter.api.Test;
+import taxon.app.edit.JobEditor;
+import taxon.app.store.PlanStore;
+
+/** Rooms and walls: what may know what. */
+class AppArchitectureTest {
+    private static final JavaClasses ALL =
+            new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("taxon");
+
+    @Test
+    void modulesKnowOnlyWhatTheyStandOn() {
+        Architectures.layeredArchitecture()
+                .consideringOnlyDependenciesInLayers()
+                .layer("core").definedBy("taxon.core..")
+                .layer("formats").definedBy("taxon.formats..")
+                .layer("wire").definedBy("taxon.wire..")
+                .layer("simrig").definedBy("taxon.simrig..")
+                .layer("app").definedBy("taxon.app..")
+                .whereLayer("app").mayNotBeAccessedByAnyLayer()
+                .whereLayer("simrig").mayOnlyBeAccessedByLayers("app")
+                .whereLayer("wire").mayOnlyBeAccessedByLayers("app", "simrig")
+                .whereLayer("formats").mayOnlyBeAccessedByLayers("app")
+                .check(ALL);
+    }
+
+    @Test
+    void packagesOfTheApplicationFormNoCycle() {
+        slices().matching("taxon.app.(*)..").should().beFreeOfCycles().check(ALL);
+    }
+
+    @Test
+    void stagesDoNotReachIntoEachOther() {
+        for (String stage : new String[] {"job", "rig", "types", "addresses", "network", "checks"}) {
+            noClasses()
+                    .that()
+                    .resideOutsideOfPackage("taxon.app." + stage + "..")
+                    .should()
+                    .dependOnClassesThat()
+                    .resideInAPackage("taxon.app." + stage + "..")
+                    .check(ALL);
+        }
+    }
+
+    @Test
+    void onlyTheEditorWritesPlans() {
+        classes().that().areAssignableTo(PlanStore.class).should().onlyHaveDependentClassesThat()
+                .areAssignableTo(JobEditor.class).orShould().onlyHaveDependentClassesThat()
+                .resideInAnyPackage("taxon.app.edit", "taxon.app.store")
+                .check(ALL);
+    }
+
+    @Test
+    void sqlStaysInTheStoreAndSocketsStayInLinks() {
+        noClasses().that().resideOutsideOfPackage("taxon.app.store..").should().dependOnClassesThat()
+                .resideInAnyPackage("java.sql..", "javax.sql..", "org.apache.ibatis..").check(ALL);
+        noClasses().that().resideOutsideOfPackages("taxon.wire..link..").should().dependOnClassesThat()
+                .haveFullyQualifiedName("java.net.DatagramSocket").check(ALL);
+    }
+}

@@ -1,0 +1,72 @@
+package taxon.app.edit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyInt;
+import static org.mockito.Mockito.doThrow;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.never;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.when;
+
+import java.util.Optional;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.dao.DataAccessResourceFailureException;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
+import taxon.app.store.JobStore;
+import taxon.app.store.JournalStore;
+import taxon.app.store.PlanStore;
+import taxon.core.rig.JobEdits;
+import taxon.core.rig.JobSheet;
+import taxon.core.rig.Plan;
+
+class JobEditorTest {
+    private static final Plan PLAN = Plan.empty(JobSheet.named("Before"));
+
+    private final PlanStore plans = mock(PlanStore.class);
+    private final JobStore jobs = mock(JobStore.class);
+    private final JournalStore journal = mock(JournalStore.class);
+    private final PlatformTransactionManager transactions = mock(PlatformTransactionManager.class);
+    private JobEditor editor;
+
+    @BeforeEach
+    void editor() {
+        when(plans.load(1)).thenReturn(Optional.of(new PlanStore.Stored(1, 5, PLAN)));
+        editor = new JobEditor(plans, jobs, journal, new TransactionTemplate(transactions));
+    }
+
+    @Test
+    void aWriteThatFailsLeavesTheJobAsItWas() {
+        doThrow(new DataAccessResourceFailureException("disk full")).when(plans).write(anyInt(), any());
+        assertThatThrownBy(() -> rename("After")).hasMessageContaining("disk full");
+        verify(transactions).rollback(any());
+        assertThat(editor.find(1).orElseThrow().version()).isEqualTo(5);
+        assertThat(editor.find(1).orElseThrow().plan()).isEqualTo(PLAN);
+    }
+
+    @Test
+    void anEditThatChangesNothingWritesNothing() {
+        assertThat(rename("Before")).isEqualTo(new EditOutcome.NoChange(5));
+        verify(plans, never()).write(anyInt(), any());
+    }
+
+    @Test
+    void aPlanIsLoadedOnceAndKeptFromThenOn() {
+        rename("After");
+        assertThat(editor.find(1).orElseThrow().plan().sheet().name()).isEqualTo("After");
+        assertThat(editor.find(1).orElseThrow().version()).isEqualTo(6);
+        verify(plans).load(1);
+    }
+
+    @Test
+    void aJobThatDoesNotExistIsSaidSo() {
+        assertThatThrownBy(() -> editor.undo(9, 0)).isInstanceOf(NoSuchJobException.class).hasMessage("There is no job 9.");
+    }
+
+    private EditOutcome rename(String name) {
+        return editor.apply(1, 5, Guard.UNCHANGED_JOB, "test", JobEdits.sheet(JobSheet.named(name)));
+    }
+}
