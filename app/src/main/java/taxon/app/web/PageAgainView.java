@@ -30,6 +30,8 @@ final class PageAgainView implements View {
             throws Exception {
         UriComponents target = UriComponentsBuilder.fromUriString(page).build();
         response.setStatus(status.value());
+        // The address of the page stays in the browser, not that of the form, which nobody can get.
+        response.setHeader("HX-Push-Url", "false");
         String path = Objects.requireNonNullElse(target.getPath(), "/");
         request.getRequestDispatcher(path).forward(new AsGet(request, target.getQueryParams()), response);
     }

@@ -1,0 +1,225 @@
+package taxon.app.testing;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Supplier;
+import java.util.logging.Level;
+import java.util.stream.Stream;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.OutputType;
+import org.openqa.selenium.StaleElementReferenceException;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.logging.LogEntry;
+import org.openqa.selenium.logging.LogType;
+import org.openqa.selenium.logging.LoggingPreferences;
+import org.openqa.selenium.support.ui.Select;
+import org.openqa.selenium.support.ui.WebDriverWait;
+import taxon.formats.json.Json;
+
+/** Headless Chromium, driven as a person would: it looks for what is seen, clicks and types. */
+public final class Browser implements AutoCloseable {
+    private static final Duration PATIENCE = Duration.ofSeconds(20);
+
+    private final ChromeDriver driver;
+    private final Path downloads;
+
+    private Browser(ChromeDriver driver, Path downloads) {
+        this.driver = driver;
+        this.downloads = downloads;
+    }
+
+    public static Browser start() {
+        try {
+            Path profile = Files.createTempDirectory("taxon-browser");
+            Path downloads = Files.createDirectory(profile.resolve("downloads"));
+            ChromeOptions options = new ChromeOptions();
+            options.setBinary("/usr/bin/chromium");
+            options.addArguments(
+                    "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
+                    "--disable-background-networking", "--disable-component-update", "--disable-sync",
+                    "--disable-dev-shm-usage", "--hide-scrollbars", "--force-device-scale-factor=1",
+                    "--window-size=1280,800", "--user-data-dir=" + profile.resolve("data"));
+            options.setExperimentalOption("prefs", Map.of("download.default_directory", downloads.toString()));
+            LoggingPreferences logs = new LoggingPreferences();
+            logs.enable(LogType.PERFORMANCE, Level.ALL);
+            logs.enable(LogType.BROWSER, Level.ALL);
+            options.setCapability("goog:loggingPrefs", logs);
+            ChromeDriverService service = new ChromeDriverService.Builder()
+                    .usingDriverExecutable(Path.of("/usr/bin/chromedriver").toFile())
+                    .usingAnyFreePort()
+                    .build();
+            Browser browser = new Browser(new ChromeDriver(service, options), downloads);
+            browser.size(1280, 800);
+            return browser;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Sets the size of the page itself, not of the window. */
+    public void size(int width, int height) {
+        driver.executeCdpCommand(
+                "Emulation.setDeviceMetricsOverride",
+                Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", false));
+    }
+
+    public void open(String url) {
+        driver.get(url);
+    }
+
+    public String url() {
+        return driver.getCurrentUrl();
+    }
+
+    /** Waits until an element like this has these words in it. */
+    public void see(String css, String words) {
+        until("no " + css + " with “" + words + "” but: " + "…", () -> texts(css).stream().anyMatch(t -> t.contains(words)));
+    }
+
+    /** Waits until no element like this has these words in it. */
+    public void seeNo(String css, String words) {
+        until(css + " still says " + words, () -> texts(css).stream().noneMatch(t -> t.contains(words)));
+    }
+
+    public List<String> texts(String css) {
+        return driver.findElements(By.cssSelector(css)).stream()
+                .map(e -> String.valueOf(e.getDomProperty("textContent")))
+                .toList();
+    }
+
+    public String value(String css) {
+        return String.valueOf(find(css).getDomProperty("value"));
+    }
+
+    public int count(String css) {
+        return driver.findElements(By.cssSelector(css)).size();
+    }
+
+    public void click(String css) {
+        again(() -> find(css).click());
+    }
+
+    /** Clicks the first element like this that has these words in it. */
+    public void click(String css, String words) {
+        see(css, words);
+        again(() -> driver.findElements(By.cssSelector(css)).stream()
+                .filter(e -> String.valueOf(e.getDomProperty("textContent")).contains(words))
+                .findFirst()
+                .orElseThrow()
+                .click());
+    }
+
+    public void type(String css, String text) {
+        again(() -> {
+            WebElement field = find(css);
+            field.clear();
+            field.sendKeys(text);
+        });
+    }
+
+    /** Types a date or a file path, which a field takes as a whole. */
+    public void put(String css, String value) {
+        again(() -> find(css).sendKeys(value));
+    }
+
+    public void date(String css, String isoDate) {
+        driver.executeScript("arguments[0].value = arguments[1]", find(css), isoDate);
+    }
+
+    public void choose(String css, String words) {
+        again(() -> new Select(find(css)).selectByVisibleText(words));
+    }
+
+    public void press(CharSequence... keys) {
+        new Actions(driver).sendKeys(keys).perform();
+    }
+
+    public void pressWith(Keys modifier, CharSequence key) {
+        new Actions(driver).keyDown(modifier).sendKeys(key).keyUp(modifier).perform();
+    }
+
+    private WebElement find(String css) {
+        return new WebDriverWait(driver, PATIENCE)
+                .withMessage("nothing like " + css + " on " + url())
+                .until(d -> d.findElement(By.cssSelector(css)));
+    }
+
+    /** A part of the page may be swapped between finding it and using it: then it is found again. */
+    private void again(Runnable act) {
+        new WebDriverWait(driver, PATIENCE).ignoring(StaleElementReferenceException.class).until(d -> {
+            act.run();
+            return true;
+        });
+    }
+
+    private void until(String complaint, Supplier<Boolean> condition) {
+        new WebDriverWait(driver, PATIENCE)
+                .ignoring(StaleElementReferenceException.class)
+                .withMessage(() -> complaint + " on " + url() + "\n" + texts("#work"))
+                .until(d -> condition.get());
+    }
+
+    /** Clicks a link and waits for the file that it brings. */
+    public byte[] download(String css, String fileName) {
+        click(css);
+        Path file = downloads.resolve(fileName);
+        until("no file " + fileName, () -> Files.exists(file) && noneIsUnderWay());
+        try {
+            return Files.readAllBytes(file);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private boolean noneIsUnderWay() {
+        try (Stream<Path> files = Files.list(downloads)) {
+            return files.noneMatch(f -> f.toString().endsWith(".crdownload"));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Every address that the browser asked for since it was last asked for them. */
+    public List<String> requests() {
+        return driver.manage().logs().get(LogType.PERFORMANCE).getAll().stream()
+                .map(e -> Json.parse(e.getMessage()).path("message"))
+                .filter(m -> m.path("method").asString().equals("Network.requestWillBeSent"))
+                .map(m -> m.path("params").path("request").path("url").asString())
+                .toList();
+    }
+
+    /** What the browser complained of: scripts that failed, things that the policy kept out. */
+    public List<String> complaints() {
+        return driver.manage().logs().get(LogType.BROWSER).getAll().stream()
+                .filter(e -> e.getLevel().intValue() >= Level.SEVERE.intValue())
+                .map(LogEntry::getMessage)
+                .toList();
+    }
+
+    public void screenshot(Path file) {
+        try {
+            Files.write(file, driver.getScreenshotAs(OutputType.BYTES));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    public Object script(String script, Object... arguments) {
+        return driver.executeScript(script, arguments);
+    }
+
+    @Override
+    public void close() {
+        driver.quit();
+    }
+}
