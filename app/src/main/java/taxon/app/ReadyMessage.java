@@ -11,7 +11,8 @@ class ReadyMessage {
     @EventListener
     void ready(ApplicationReadyEvent event) {
         if (event.getApplicationContext() instanceof WebServerApplicationContext web && web.getWebServer() != null) {
-            System.out.println("Taxon is ready: http://127.0.0.1:" + web.getWebServer().getPort() + "/  (Ctrl-C stops it)");
+            System.out.println(
+                    "Taxon is ready: http://127.0.0.1:" + web.getWebServer().getPort() + "/  (Ctrl-C stops it)");
         }
     }
 }

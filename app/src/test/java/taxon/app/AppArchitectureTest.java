@@ -14,22 +14,32 @@ import taxon.app.store.PlanStore;
 
 /** Rooms and walls: what may know what. */
 class AppArchitectureTest {
-    private static final JavaClasses ALL =
-            new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("taxon");
+    private static final JavaClasses ALL = new ClassFileImporter()
+            .withImportOption(new ImportOption.DoNotIncludeTests())
+            .importPackages("taxon");
 
     @Test
     void modulesKnowOnlyWhatTheyStandOn() {
         Architectures.layeredArchitecture()
                 .consideringOnlyDependenciesInLayers()
-                .layer("core").definedBy("taxon.core..")
-                .layer("formats").definedBy("taxon.formats..")
-                .layer("wire").definedBy("taxon.wire..")
-                .layer("simrig").definedBy("taxon.simrig..")
-                .layer("app").definedBy("taxon.app..")
-                .whereLayer("app").mayNotBeAccessedByAnyLayer()
-                .whereLayer("simrig").mayOnlyBeAccessedByLayers("app")
-                .whereLayer("wire").mayOnlyBeAccessedByLayers("app", "simrig")
-                .whereLayer("formats").mayOnlyBeAccessedByLayers("app")
+                .layer("core")
+                .definedBy("taxon.core..")
+                .layer("formats")
+                .definedBy("taxon.formats..")
+                .layer("wire")
+                .definedBy("taxon.wire..")
+                .layer("simrig")
+                .definedBy("taxon.simrig..")
+                .layer("app")
+                .definedBy("taxon.app..")
+                .whereLayer("app")
+                .mayNotBeAccessedByAnyLayer()
+                .whereLayer("simrig")
+                .mayOnlyBeAccessedByLayers("app")
+                .whereLayer("wire")
+                .mayOnlyBeAccessedByLayers("app", "simrig")
+                .whereLayer("formats")
+                .mayOnlyBeAccessedByLayers("app")
                 .check(ALL);
     }
 
@@ -53,17 +63,33 @@ class AppArchitectureTest {
 
     @Test
     void onlyTheEditorWritesPlans() {
-        classes().that().areAssignableTo(PlanStore.class).should().onlyHaveDependentClassesThat()
-                .areAssignableTo(JobEditor.class).orShould().onlyHaveDependentClassesThat()
+        classes()
+                .that()
+                .areAssignableTo(PlanStore.class)
+                .should()
+                .onlyHaveDependentClassesThat()
+                .areAssignableTo(JobEditor.class)
+                .orShould()
+                .onlyHaveDependentClassesThat()
                 .resideInAnyPackage("taxon.app.edit", "taxon.app.store")
                 .check(ALL);
     }
 
     @Test
     void sqlStaysInTheStoreAndSocketsStayInLinks() {
-        noClasses().that().resideOutsideOfPackage("taxon.app.store..").should().dependOnClassesThat()
-                .resideInAnyPackage("java.sql..", "javax.sql..", "org.apache.ibatis..").check(ALL);
-        noClasses().that().resideOutsideOfPackages("taxon.wire..link..").should().dependOnClassesThat()
-                .haveFullyQualifiedName("java.net.DatagramSocket").check(ALL);
+        noClasses()
+                .that()
+                .resideOutsideOfPackage("taxon.app.store..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("java.sql..", "javax.sql..", "org.apache.ibatis..")
+                .check(ALL);
+        noClasses()
+                .that()
+                .resideOutsideOfPackages("taxon.wire..link..")
+                .should()
+                .dependOnClassesThat()
+                .haveFullyQualifiedName("java.net.DatagramSocket")
+                .check(ALL);
     }
 }

@@ -25,7 +25,18 @@ class BadInputHttpTest {
         server = TaxonServer.empty();
         http = server.http();
         job = http.post("/jobs", "name", "Bad input").json().path("job").asInt();
-        http.post("/jobs/" + job + "/fixtures", "version", 0, "count", 1, "type", "generic-rgb/3-channel", "position", "Pipe", "firstId", 1);
+        http.post(
+                "/jobs/" + job + "/fixtures",
+                "version",
+                0,
+                "count",
+                1,
+                "type",
+                "generic-rgb/3-channel",
+                "position",
+                "Pipe",
+                "firstId",
+                1);
     }
 
     @AfterAll
@@ -42,7 +53,8 @@ class BadInputHttpTest {
         "nowhere, 'The address reads nowhere; it takes 2.073, 2/73 or the absolute number.'"
     })
     void anAddressOutOfRangeIsRefusedWithTheRange(String address, String sentence) {
-        Answer answer = http.post("/jobs/" + job + "/fixtures/1/address", "version", http.version(job), "block", 1, "address", address);
+        Answer answer = http.post(
+                "/jobs/" + job + "/fixtures/1/address", "version", http.version(job), "block", 1, "address", address);
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.reasons()).isEqualTo(sentence);
     }
@@ -57,11 +69,24 @@ class BadInputHttpTest {
 
     @Test
     void whatWasTypedStaysInTheFormWithTheReasonBesideIt() {
-        Answer answer = http.postPage("/jobs/" + job + "/fixtures", "version", http.version(job), "count", "-3", "type",
-                "generic-rgb/3-channel", "position", "Far pipe", "note", "keep me", "back", "/jobs/" + job + "/rig");
+        Answer answer = http.postPage(
+                "/jobs/" + job + "/fixtures",
+                "version",
+                http.version(job),
+                "count",
+                "-3",
+                "type",
+                "generic-rgb/3-channel",
+                "position",
+                "Far pipe",
+                "note",
+                "keep me",
+                "back",
+                "/jobs/" + job + "/rig");
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.text())
-                .contains("value=\"-3\"", "value=\"Far pipe\"", "value=\"keep me\"", "it takes a whole number, 1 to 1000")
+                .contains(
+                        "value=\"-3\"", "value=\"Far pipe\"", "value=\"keep me\"", "it takes a whole number, 1 to 1000")
                 .contains("<h1>Rig</h1>");
     }
 
@@ -94,10 +119,14 @@ class BadInputHttpTest {
 
     @Test
     void rowsOfNoneAndOfMinusThreeFixturesCostTheGoodRowNothing() {
-        int id = give("Qty,Type,Mode,Position\n0,Tern,16,Quay\n-3,Tern,16,Quay\n2,Tern,16,Quay\n".getBytes(StandardCharsets.UTF_8))
-                .json().path("import").asInt();
+        int id = give("Qty,Type,Mode,Position\n0,Tern,16,Quay\n-3,Tern,16,Quay\n2,Tern,16,Quay\n"
+                        .getBytes(StandardCharsets.UTF_8))
+                .json()
+                .path("import")
+                .asInt();
         var lines = http.get("/jobs/" + job + "/imports/" + id).json().path("lines");
-        assertThat(lines.get(0).path("faults").get(0).path("sentence").asString()).isEqualTo("The quantity is 0; it takes 1 to 1000.");
+        assertThat(lines.get(0).path("faults").get(0).path("sentence").asString())
+                .isEqualTo("The quantity is 0; it takes 1 to 1000.");
         assertThat(lines.get(1).path("line").asInt()).isEqualTo(3);
         assertThat(lines.get(2).path("adds").asInt()).isEqualTo(2);
         http.post("/jobs/" + job + "/imports/" + id + "/drop");
@@ -106,7 +135,8 @@ class BadInputHttpTest {
     @Test
     void aJobFileThatIsNoneIsRefusedAndMakesNoJob() {
         int before = http.get("/jobs").json().path("jobs").size();
-        Answer answer = http.upload("/jobs/import", "job.json", "{\"format\":\"other\"}".getBytes(StandardCharsets.UTF_8));
+        Answer answer =
+                http.upload("/jobs/import", "job.json", "{\"format\":\"other\"}".getBytes(StandardCharsets.UTF_8));
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.reasons()).contains("At ");
         assertThat(http.get("/jobs").json().path("jobs")).hasSize(before);
@@ -144,12 +174,25 @@ class BadInputHttpTest {
 
     @Test
     void aPolicyAllowsNothingFromElsewhereAndNoInlineScript() {
-        String policy = http.page("/").response().headers().firstValue("Content-Security-Policy").orElseThrow();
+        String policy = http.page("/")
+                .response()
+                .headers()
+                .firstValue("Content-Security-Policy")
+                .orElseThrow();
         assertThat(policy).contains("default-src 'self'").doesNotContain("unsafe");
     }
 
     private static Answer add(String count, String type, String position) {
-        return http.post("/jobs/" + job + "/fixtures", "version", http.version(job), "count", count, "type", type, "position", position);
+        return http.post(
+                "/jobs/" + job + "/fixtures",
+                "version",
+                http.version(job),
+                "count",
+                count,
+                "type",
+                type,
+                "position",
+                position);
     }
 
     private static Answer give(byte[] content) {

@@ -67,10 +67,12 @@ class ChecksHttpTest {
         assertThat(unarmed.reasons()).contains("Nothing is armed");
         assertThat(line("204").path("found").asString()).startsWith("2.065");
 
-        Answer armed = http.post("/jobs/1/checks/arm", "fixture", before.path("fixture").asInt(), "block", 1);
+        Answer armed = http.post(
+                "/jobs/1/checks/arm", "fixture", before.path("fixture").asInt(), "block", 1);
         assertThat(armed.json().path("address").asString()).isEqualTo("2.085");
         Answer written = write(before);
-        assertThat(written.json().path("told").asString()).contains("204 listens at slot 85 now, read back from unit 7FF0:");
+        assertThat(written.json().path("told").asString())
+                .contains("204 listens at slot 85 now, read back from unit 7FF0:");
         assertThat(line("204").path("verdict").asString()).isEqualTo("right");
         assertThat(standing("204")).isEqualTo("proved");
         assertThat(write(before).status()).as("armed for one write only").isEqualTo(409);
@@ -88,7 +90,8 @@ class ChecksHttpTest {
     @Test
     void nothingIsArmedForAUnitThatDidNotAnswer() {
         read();
-        Answer answer = http.post("/jobs/1/checks/arm", "fixture", line("606").path("fixture").asInt(), "block", 1);
+        Answer answer = http.post(
+                "/jobs/1/checks/arm", "fixture", line("606").path("fixture").asInt(), "block", 1);
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.reasons()).contains("No unit answered for this fixture");
     }
@@ -101,7 +104,9 @@ class ChecksHttpTest {
         http.post("/jobs/1/fixtures/" + key + "/address", "version", http.version(1), "block", 1, "address", "2.400");
         assertThat(standing("201")).isEqualTo("stale");
         http.post("/jobs/1/undo", "version", http.version(1));
-        assertThat(standing("201")).as("undo moves the plan back and leaves what is known").isEqualTo("set");
+        assertThat(standing("201"))
+                .as("undo moves the plan back and leaves what is known")
+                .isEqualTo("set");
     }
 
     @Test
@@ -115,16 +120,36 @@ class ChecksHttpTest {
 
     @Test
     void aNodeThatDoesNotAnswerIsNamedAndTheRestIsRead() {
-        http.post("/jobs/1/nodes/2", "version", http.version(1), "name", "Gate node", "ip", server.network() + ".9", "ports", 4);
+        http.post(
+                "/jobs/1/nodes/2",
+                "version",
+                http.version(1),
+                "name",
+                "Gate node",
+                "ip",
+                server.network() + ".9",
+                "ports",
+                4);
         JsonNode checks = read();
-        assertThat(checks.path("troubles").get(0).asString()).contains("Gate node at " + server.network() + ".9 does not answer");
+        assertThat(checks.path("troubles").get(0).asString())
+                .contains("Gate node at " + server.network() + ".9 does not answer");
         assertThat(checks.path("counts").path("right").asInt()).isPositive();
     }
 
     @Test
     void aPortSetOtherwiseThanPlannedIsTold() {
-        http.post("/jobs/1/universes/3", "version", http.version(1), "label", "gate tower", "protocol", "art-net", "carriedAs", 19,
-                "outlet", "1/3");
+        http.post(
+                "/jobs/1/universes/3",
+                "version",
+                http.version(1),
+                "label",
+                "gate tower",
+                "protocol",
+                "art-net",
+                "carriedAs",
+                19,
+                "outlet",
+                "1/3");
         assertThat(read().path("troubles").get(0).asString())
                 .isEqualTo("Quay node port 3 is set to Port-Address 0·0·3; planned is 0·1·3.");
     }
@@ -134,7 +159,9 @@ class ChecksHttpTest {
         Instant patience = Instant.now().plus(Duration.ofSeconds(30));
         JsonNode checks = http.get("/jobs/1/checks").json();
         while (!checks.path("reading").asString().equals("done")) {
-            assertThat(Instant.now()).as("the reading goes on and on: %s", checks.path("trouble")).isBefore(patience);
+            assertThat(Instant.now())
+                    .as("the reading goes on and on: %s", checks.path("trouble"))
+                    .isBefore(patience);
             checks = http.get("/jobs/1/checks").json();
         }
         return checks;

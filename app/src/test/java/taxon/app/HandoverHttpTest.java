@@ -49,8 +49,13 @@ class HandoverHttpTest {
     void theBundleHoldsPapersJobSchemaAndManifest() {
         assertThat(files)
                 .containsOnlyKeys(
-                        "job.json", "patch-by-fixture.csv", "patch-by-fixture.pdf", "patch-by-universe.csv",
-                        "patch-by-universe.pdf", "taxon-job-1.schema.json", "manifest.json");
+                        "job.json",
+                        "patch-by-fixture.csv",
+                        "patch-by-fixture.pdf",
+                        "patch-by-universe.csv",
+                        "patch-by-universe.pdf",
+                        "taxon-job-1.schema.json",
+                        "manifest.json");
     }
 
     @Test
@@ -58,7 +63,8 @@ class HandoverHttpTest {
         JsonNode listed = Json.parse(files.get("manifest.json")).path("files");
         assertThat(listed).hasSize(6);
         for (JsonNode file : listed) {
-            byte[] sum = MessageDigest.getInstance("SHA-256").digest(files.get(file.path("name").asString()));
+            byte[] sum = MessageDigest.getInstance("SHA-256")
+                    .digest(files.get(file.path("name").asString()));
             assertThat(file.path("sha256").asString()).isEqualTo(HexFormat.of().formatHex(sum));
         }
     }
@@ -71,7 +77,8 @@ class HandoverHttpTest {
     @Test
     void thePdfHoldsJobRevisionDateAndPageNOfM() {
         String text = Zips.pdfText(files.get("patch-by-fixture.pdf"));
-        assertThat(text).contains("Lantern Pageant, Old dry dock. Revision B.", "page 1 of ", "Fernglass Heron 380", "2.085");
+        assertThat(text)
+                .contains("Lantern Pageant, Old dry dock. Revision B.", "page 1 of ", "Fernglass Heron 380", "2.085");
         assertThat(text).doesNotContain("#");
         int pages = text.split("\f").length;
         assertThat(text).contains("page " + pages + " of " + pages);
@@ -82,7 +89,9 @@ class HandoverHttpTest {
         String text = new String(files.get("patch-by-fixture.csv"), StandardCharsets.UTF_8).substring(1);
         try (CSVParser parser = CSVFormat.RFC4180.parse(new StringReader(text))) {
             List<CSVRecord> records = parser.getRecords();
-            assertThat(records.get(0).toList()).startsWith("Lantern Pageant", "Patch by fixture", "Revision B").endsWith("page 1 of 1");
+            assertThat(records.get(0).toList())
+                    .startsWith("Lantern Pageant", "Patch by fixture", "Revision B")
+                    .endsWith("page 1 of 1");
             assertThat(records.get(1).get(0)).isEqualTo("Fixture ID");
             // 95 fixtures; 8 Herons with 2 blocks and a Bittern with 5.
             assertThat(records).hasSize(2 + 95 + 8 + 4);
@@ -93,14 +102,20 @@ class HandoverHttpTest {
     void theJobSatisfiesThePublishedSchema() {
         var schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
                 .getSchema(http.get("/schema/taxon-job-1.schema.json").text(), InputFormat.JSON);
-        assertThat(schema.validate(new String(files.get("job.json"), StandardCharsets.UTF_8), InputFormat.JSON)).isEmpty();
-        assertThat(schema.validate("{\"format\":\"taxon-job\"}", InputFormat.JSON)).isNotEmpty();
+        assertThat(schema.validate(new String(files.get("job.json"), StandardCharsets.UTF_8), InputFormat.JSON))
+                .isEmpty();
+        assertThat(schema.validate("{\"format\":\"taxon-job\"}", InputFormat.JSON))
+                .isNotEmpty();
     }
 
     @Test
     void importedIntoAnEmptyStoreItIsTheSameJob() {
         try (TaxonServer other = TaxonServer.empty()) {
-            int job = other.http().upload("/jobs/import", "job.json", files.get("job.json")).json().path("job").asInt();
+            int job = other.http()
+                    .upload("/jobs/import", "job.json", files.get("job.json"))
+                    .json()
+                    .path("job")
+                    .asInt();
             assertThat(other.http().get("/jobs/" + job + "/job.json").bytes()).isEqualTo(files.get("job.json"));
         }
     }
@@ -113,11 +128,20 @@ class HandoverHttpTest {
             own.post("/jobs/1/revisions", "version", own.version(1), "note", "");
             assertThat(revision(own)).isEqualTo("Revision B");
             for (int key = 1; key <= 3; key++) {
-                own.post("/jobs/1/fixtures/" + key + "/address", "version", own.version(1), "block", 1, "address", "9." + key * 50);
+                own.post(
+                        "/jobs/1/fixtures/" + key + "/address",
+                        "version",
+                        own.version(1),
+                        "block",
+                        1,
+                        "address",
+                        "9." + key * 50);
             }
             assertThat(revision(own)).isEqualTo("Revision B, 3 edits since");
             own.post("/jobs/1/fixtures/1/set");
-            assertThat(revision(own)).as("what is learnt of the rig is no edit of the plan").isEqualTo("Revision B, 3 edits since");
+            assertThat(revision(own))
+                    .as("what is learnt of the rig is no edit of the plan")
+                    .isEqualTo("Revision B, 3 edits since");
             for (int i = 0; i < 3; i++) {
                 own.post("/jobs/1/undo", "version", own.version(1));
             }
@@ -129,7 +153,8 @@ class HandoverHttpTest {
 
     @Test
     void freezingWhatSomeoneElseChangedMeanwhileIsRefused() {
-        assertThat(http.post("/jobs/1/revisions", "version", 0, "note", "").status()).isEqualTo(409);
+        assertThat(http.post("/jobs/1/revisions", "version", 0, "note", "").status())
+                .isEqualTo(409);
     }
 
     private static String revision(Http own) {

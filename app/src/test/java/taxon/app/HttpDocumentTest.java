@@ -19,8 +19,10 @@ class HttpDocumentTest {
 
     @Test
     void everyExampleWorksAsItStandsThere(@TempDir Path folder) throws Exception {
-        List<String> blocks =
-                BLOCK.matcher(Files.readString(document())).results().map(r -> r.group(1)).toList();
+        List<String> blocks = BLOCK.matcher(Files.readString(document()))
+                .results()
+                .map(r -> r.group(1))
+                .toList();
         assertThat(blocks).hasSizeGreaterThan(5);
         Path script = folder.resolve("examples.sh");
         Files.writeString(script, "set -euxo pipefail\n" + String.join("\n", blocks));
@@ -30,7 +32,9 @@ class HttpDocumentTest {
             bash.environment().put("BASE", server.url());
             Process process = bash.redirectErrorStream(true).redirectOutput(log).start();
             assertThat(process.waitFor(120, TimeUnit.SECONDS)).isTrue();
-            assertThat(process.exitValue()).as(Files.readString(log.toPath(), StandardCharsets.UTF_8)).isZero();
+            assertThat(process.exitValue())
+                    .as(Files.readString(log.toPath(), StandardCharsets.UTF_8))
+                    .isZero();
         }
     }
 

@@ -30,15 +30,36 @@ class JobHttpTest {
 
     @BeforeEach
     void makeJob() {
-        job = http.post("/jobs", "name", "Harbour test", "venue", "Dock", "from", "2026-05-01", "to", "2026-05-06", "note", "")
+        job = http.post(
+                        "/jobs",
+                        "name",
+                        "Harbour test",
+                        "venue",
+                        "Dock",
+                        "from",
+                        "2026-05-01",
+                        "to",
+                        "2026-05-06",
+                        "note",
+                        "")
                 .json()
                 .path("job")
                 .asInt();
     }
 
     private Answer add(int count, String type, int firstId) {
-        return http.post("/jobs/" + job + "/fixtures", "version", http.version(job), "count", count, "type", type,
-                "position", "Crane rail", "firstId", firstId);
+        return http.post(
+                "/jobs/" + job + "/fixtures",
+                "version",
+                http.version(job),
+                "count",
+                count,
+                "type",
+                type,
+                "position",
+                "Crane rail",
+                "firstId",
+                firstId);
     }
 
     @Test
@@ -52,11 +73,15 @@ class JobHttpTest {
     void fixturesAreAddedPlacedMovedAndCleared() {
         add(8, "fernglass-tern/16-channel", 101);
         int proposal = http.post("/jobs/" + job + "/proposals", "scope", "unplaced", "from", "1.1", "gap", 0)
-                .json().path("proposal").asInt();
+                .json()
+                .path("proposal")
+                .asInt();
         JsonNode seen = http.get("/jobs/" + job + "/proposals/" + proposal).json();
         assertThat(seen.path("moves").get(7).path("after").asString()).isEqualTo("1.113");
         assertThat(address(1)).as("a proposal moves nothing").isEmpty();
-        assertThat(http.post("/jobs/" + job + "/proposals/" + proposal + "/apply").status()).isEqualTo(200);
+        assertThat(http.post("/jobs/" + job + "/proposals/" + proposal + "/apply")
+                        .status())
+                .isEqualTo(200);
         assertThat(address(1)).isEqualTo("1.001");
         http.post("/jobs/" + job + "/fixtures/1/address", "version", http.version(job), "block", 1, "address", "3/127");
         assertThat(address(1)).isEqualTo("3.127");
@@ -86,7 +111,9 @@ class JobHttpTest {
         add(1, "generic-rgb/3-channel", 1);
         undo();
         add(1, "generic-dimmer/1-channel", 2);
-        assertThat(http.post("/jobs/" + job + "/redo", "version", http.version(job)).status()).isEqualTo(409);
+        assertThat(http.post("/jobs/" + job + "/redo", "version", http.version(job))
+                        .status())
+                .isEqualTo(409);
     }
 
     @Test
@@ -94,8 +121,11 @@ class JobHttpTest {
         add(3, "generic-rgb/3-channel", 1);
         try (TaxonServer again = TaxonServer.on(server.data())) {
             Http other = again.http();
-            assertThat(other.post("/jobs/" + job + "/undo", "version", other.version(job)).status()).isEqualTo(200);
-            assertThat(other.get("/jobs/" + job + "/fixtures").json().path("fixtures")).isEmpty();
+            assertThat(other.post("/jobs/" + job + "/undo", "version", other.version(job))
+                            .status())
+                    .isEqualTo(200);
+            assertThat(other.get("/jobs/" + job + "/fixtures").json().path("fixtures"))
+                    .isEmpty();
         }
     }
 
@@ -109,13 +139,27 @@ class JobHttpTest {
         JsonNode overlap = rules.get(0).path("findings").get(0);
         assertThat(overlap.path("sentence").asString()).startsWith("Overlap at 2.009 to 2.016.");
         assertThat(overlap.path("remedy").asString()).isEqualTo("Move 102 to 2.025");
-        http.post("/jobs/" + job + "/remedies", "version", http.version(job), "finding", overlap.path("id").asString());
+        http.post(
+                "/jobs/" + job + "/remedies",
+                "version",
+                http.version(job),
+                "finding",
+                overlap.path("id").asString());
         assertThat(address(2)).isEqualTo("2.025");
     }
 
     @Test
     void anEditOfTheSheetIsNamedAndUndone() {
-        http.post("/jobs/" + job + "/sheet", "version", http.version(job), "name", "Other name", "venue", "", "note", "x");
+        http.post(
+                "/jobs/" + job + "/sheet",
+                "version",
+                http.version(job),
+                "name",
+                "Other name",
+                "venue",
+                "",
+                "note",
+                "x");
         assertThat(document().path("job").path("name").asString()).isEqualTo("Other name");
         undo();
         assertThat(document().path("job").path("name").asString()).isEqualTo("Harbour test");
@@ -133,13 +177,26 @@ class JobHttpTest {
     @Test
     void finding204ChoosesIt() {
         add(4, "generic-rgb/3-channel", 201);
-        assertThat(http.get("/jobs/" + job + "/find?q=204").json().path("keys").get(0).asInt()).isEqualTo(4);
-        assertThat(http.get("/jobs/" + job + "/find?q=crane").json().path("keys")).hasSize(4);
+        assertThat(http.get("/jobs/" + job + "/find?q=204")
+                        .json()
+                        .path("keys")
+                        .get(0)
+                        .asInt())
+                .isEqualTo(4);
+        assertThat(http.get("/jobs/" + job + "/find?q=crane").json().path("keys"))
+                .hasSize(4);
         assertThat(http.get("/jobs/" + job + "/find?q=zzz").reasons()).contains("Nothing is called “zzz”");
     }
 
     private void move(int key, String address) {
-        http.post("/jobs/" + job + "/fixtures/" + key + "/address", "version", http.version(job), "block", 1, "address", address);
+        http.post(
+                "/jobs/" + job + "/fixtures/" + key + "/address",
+                "version",
+                http.version(job),
+                "block",
+                1,
+                "address",
+                address);
     }
 
     private Answer undo() {

@@ -32,7 +32,18 @@ class KilledTest {
         try {
             Http http = new Http(url(process));
             http.post("/jobs", "name", "Killed");
-            http.post("/jobs/1/fixtures", "version", 0, "count", 1, "type", "generic-dimmer/1-channel", "position", "Pipe", "firstId", 1);
+            http.post(
+                    "/jobs/1/fixtures",
+                    "version",
+                    0,
+                    "count",
+                    1,
+                    "type",
+                    "generic-dimmer/1-channel",
+                    "position",
+                    "Pipe",
+                    "firstId",
+                    1);
             CompletableFuture<Void> edits = CompletableFuture.runAsync(() -> editUntilItFails(http, acknowledged));
             while (acknowledged.get() < BEFORE_THE_KILL && !edits.isDone()) {
                 Thread.onSpinWait();
@@ -43,18 +54,23 @@ class KilledTest {
         int sure = acknowledged.get();
         assertThat(sure).isGreaterThanOrEqualTo(BEFORE_THE_KILL);
         try (TaxonServer again = TaxonServer.on(data)) {
-            JsonNode fixture = again.http().get("/jobs/1/fixtures").json().path("fixtures").get(0);
+            JsonNode fixture =
+                    again.http().get("/jobs/1/fixtures").json().path("fixtures").get(0);
             // The n-th edit planned absolute address n; one more may have been written and not acknowledged.
             assertThat(fixture.path("blocks").get(0).path("absolute").asInt()).isBetween(sure, sure + 1);
             assertThat(again.http().version(1)).isBetween(sure + 1L, sure + 2L);
-            assertThat(again.http().post("/jobs/1/undo", "version", again.http().version(1)).status()).isEqualTo(200);
+            assertThat(again.http()
+                            .post("/jobs/1/undo", "version", again.http().version(1))
+                            .status())
+                    .isEqualTo(200);
         }
     }
 
     private static void editUntilItFails(Http http, AtomicInteger acknowledged) {
         try {
             for (int n = 1; n < 100_000; n++) {
-                int status = http.post("/jobs/1/fixtures/1/address", "version", n, "block", 1, "address", n).status();
+                int status = http.post("/jobs/1/fixtures/1/address", "version", n, "block", 1, "address", n)
+                        .status();
                 assertThat(status).isEqualTo(200);
                 acknowledged.set(n);
             }

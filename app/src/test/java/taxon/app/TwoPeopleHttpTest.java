@@ -27,7 +27,18 @@ class TwoPeopleHttpTest {
         server = TaxonServer.empty();
         http = server.http();
         http.post("/jobs", "name", "Two people");
-        http.post("/jobs/1/fixtures", "version", 0, "count", 8, "type", "generic-rgb/3-channel", "position", "Pipe", "firstId", 1);
+        http.post(
+                "/jobs/1/fixtures",
+                "version",
+                0,
+                "count",
+                8,
+                "type",
+                "generic-rgb/3-channel",
+                "position",
+                "Pipe",
+                "firstId",
+                1);
         seen = http.version(1);
     }
 
@@ -39,8 +50,24 @@ class TwoPeopleHttpTest {
     @Test
     void theLaterOfTwoEditsOfOneFixtureIsToldWhatChangedAndKeepsItsInput() {
         assertThat(rename("by the first", seen).status()).isEqualTo(200);
-        Answer later = http.postPage("/jobs/1/fixtures/1", "version", seen, "id", 1, "unit", 1, "mode", "3-channel",
-                "position", "Pipe", "name", "by the second", "note", "", "back", "/jobs/1/rig?sel=1");
+        Answer later = http.postPage(
+                "/jobs/1/fixtures/1",
+                "version",
+                seen,
+                "id",
+                1,
+                "unit",
+                1,
+                "mode",
+                "3-channel",
+                "position",
+                "Pipe",
+                "name",
+                "by the second",
+                "note",
+                "",
+                "back",
+                "/jobs/1/rig?sel=1");
         assertThat(later.status()).isEqualTo(409);
         assertThat(later.text()).contains("The job changed since this page was made", "value=\"by the second\"");
         assertThat(http.get("/jobs/1/fixtures").text()).contains("by the first").doesNotContain("by the second");
@@ -49,12 +76,16 @@ class TwoPeopleHttpTest {
     @Test
     void editsOfDifferentFixturesMadeOnOnePageBothGoThrough() {
         assertThat(rename("one", seen).status()).isEqualTo(200);
-        assertThat(http.post("/jobs/1/fixtures/2/address", "version", seen, "block", 1, "address", "1.1").status()).isEqualTo(200);
+        assertThat(http.post("/jobs/1/fixtures/2/address", "version", seen, "block", 1, "address", "1.1")
+                        .status())
+                .isEqualTo(200);
     }
 
     @Test
     void aStaleFormPostedTwiceAddsOnlyOnce() {
-        Object[] form = {"version", seen, "count", 4, "type", "generic-rgb/3-channel", "position", "Pipe", "firstId", 101};
+        Object[] form = {
+            "version", seen, "count", 4, "type", "generic-rgb/3-channel", "position", "Pipe", "firstId", 101
+        };
         assertThat(http.post("/jobs/1/fixtures", form).status()).isEqualTo(200);
         assertThat(http.post("/jobs/1/fixtures", form).status()).isEqualTo(409);
         assertThat(http.get("/jobs/1/fixtures").json().path("fixtures")).hasSize(12);
@@ -62,8 +93,13 @@ class TwoPeopleHttpTest {
 
     @Test
     void anEquipmentListIsAppliedOnlyOnce() {
-        int id = http.upload("/jobs/1/imports", "l.csv", "Qty,Type,Mode,Position\n2,Tern,16,Quay\n".getBytes(StandardCharsets.UTF_8))
-                .json().path("import").asInt();
+        int id = http.upload(
+                        "/jobs/1/imports",
+                        "l.csv",
+                        "Qty,Type,Mode,Position\n2,Tern,16,Quay\n".getBytes(StandardCharsets.UTF_8))
+                .json()
+                .path("import")
+                .asInt();
         String apply = "/jobs/1/imports/" + id + "/apply";
         assertThat(http.post(apply, "version", seen).status()).isEqualTo(200);
         Answer again = http.post(apply, "version", http.version(1));
@@ -73,7 +109,10 @@ class TwoPeopleHttpTest {
 
     @Test
     void aProposalMadeBeforeSomeoneElsesEditIsNotApplied() {
-        int id = http.post("/jobs/1/proposals", "scope", "all", "from", "1.1", "gap", 0).json().path("proposal").asInt();
+        int id = http.post("/jobs/1/proposals", "scope", "all", "from", "1.1", "gap", 0)
+                .json()
+                .path("proposal")
+                .asInt();
         rename("meanwhile", seen);
         Answer answer = http.post("/jobs/1/proposals/" + id + "/apply");
         assertThat(answer.status()).isEqualTo(409);
@@ -94,7 +133,14 @@ class TwoPeopleHttpTest {
         List<Future<Integer>> answers = IntStream.rangeClosed(1, 8)
                 .mapToObj(key -> people.submit(() -> {
                     go.await();
-                    return http.post("/jobs/1/fixtures/" + key + "/address", "version", seen, "block", 1, "address", "1." + (key * 10))
+                    return http.post(
+                                    "/jobs/1/fixtures/" + key + "/address",
+                                    "version",
+                                    seen,
+                                    "block",
+                                    1,
+                                    "address",
+                                    "1." + (key * 10))
                             .status();
                 }))
                 .toList();
@@ -108,7 +154,21 @@ class TwoPeopleHttpTest {
     }
 
     private Answer rename(String name, long version) {
-        return http.post("/jobs/1/fixtures/1", "version", version, "id", 1, "unit", 1, "mode", "3-channel", "position", "Pipe",
-                "name", name, "note", "");
+        return http.post(
+                "/jobs/1/fixtures/1",
+                "version",
+                version,
+                "id",
+                1,
+                "unit",
+                1,
+                "mode",
+                "3-channel",
+                "position",
+                "Pipe",
+                "name",
+                name,
+                "note",
+                "");
     }
 }

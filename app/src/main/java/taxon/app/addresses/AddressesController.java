@@ -60,13 +60,15 @@ class AddressesController {
         Reply reply = Reply.to(request, "address-" + key, "/jobs/" + job + "/addresses?sel=" + key);
         Fields fields = reply.fields();
         long version = reply.version();
-        int block = fields.has("block") ? fields.number("block", "block", 1, 512).orElse(1) : 1;
+        int block =
+                fields.has("block") ? fields.number("block", "block", 1, 512).orElse(1) : 1;
         Optional<StartAddress> address = fields.has("address") ? fields.address("address") : Optional.empty();
         if (fields.isFaulty()) {
             return reply.refused();
         }
         BlockRef ref = new BlockRef(FixtureKey.of(key), block);
-        String label = frames.state(job).plan().block(ref).map(PlannedBlock::label).orElse(ref.toString());
+        String label =
+                frames.state(job).plan().block(ref).map(PlannedBlock::label).orElse(ref.toString());
         Edit edit = address.map(a -> AddressEdits.move(ref, a, label)).orElse(AddressEdits.clear(ref, label));
         return reply.after(editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, People.HERE, edit));
     }
@@ -83,15 +85,17 @@ class AddressesController {
             return reply.refused();
         }
         int number = frames.state(job).plan().nextNumber(Kind.RESERVED_RUN);
-        Optional<ReservedRun> run = fields.build("label", () -> new ReservedRun(
-                number,
-                UniverseNumber.of(universe.orElseThrow()),
-                new SlotRange(first.orElseThrow(), last.orElseThrow()),
-                fields.text("label")));
+        Optional<ReservedRun> run = fields.build(
+                "label",
+                () -> new ReservedRun(
+                        number,
+                        UniverseNumber.of(universe.orElseThrow()),
+                        new SlotRange(first.orElseThrow(), last.orElseThrow()),
+                        fields.text("label")));
         return run.isEmpty()
                 ? reply.refused()
-                : reply.after(editor.apply(
-                        job, version, Guard.UNCHANGED_JOB, People.HERE, AddressEdits.reserve(run.get())));
+                : reply.after(
+                        editor.apply(job, version, Guard.UNCHANGED_JOB, People.HERE, AddressEdits.reserve(run.get())));
     }
 
     @PostMapping("/jobs/{job}/reserved/{number}/release")

@@ -28,9 +28,13 @@ final class PlacementJson {
     static PlacementRequest read(JsonNode node) {
         Set<FixtureKey> chosen = new TreeSet<>();
         node.path("chosen").forEach(k -> chosen.add(FixtureKey.of(k.asInt())));
-        AddressText.Read from = (AddressText.Read) AddressText.read(node.path("from").asString());
+        AddressText.Read from =
+                (AddressText.Read) AddressText.read(node.path("from").asString());
         return new PlacementRequest(
-                scope(node.path("scope").asString()), chosen, from.address(), node.path("gap").asInt());
+                scope(node.path("scope").asString()),
+                chosen,
+                from.address(),
+                node.path("gap").asInt());
     }
 
     /** @throws IllegalArgumentException when it is none of the three words */

@@ -54,8 +54,8 @@ class ProposalController {
         if (wanted.isEmpty() || reply.fields().isFaulty()) {
             return reply.refused();
         }
-        int id = editor.alone(() ->
-                proposals.add(job, state.version(), PlacementJson.write(wanted.get()).toString()));
+        int id = editor.alone(() -> proposals.add(
+                job, state.version(), PlacementJson.write(wanted.get()).toString()));
         String query = new Selection(reply.fields().keys("sel")).query();
         return reply.done(
                 "Proposed; nothing has moved yet.",
@@ -103,8 +103,8 @@ class ProposalController {
             if (stored.state() != Progress.OPEN) {
                 return reply.conflicting("This proposal was ended already; nothing was moved a second time.");
             }
-            Proposal proposal = InOrderPlanner.propose(
-                    frames.state(job).plan(), PlacementJson.read(Json.parse(stored.request())));
+            Proposal proposal =
+                    InOrderPlanner.propose(frames.state(job).plan(), PlacementJson.read(Json.parse(stored.request())));
             EditOutcome outcome =
                     editor.apply(job, stored.baseVersion(), Guard.UNCHANGED_JOB, People.HERE, proposal.edit());
             if (!(outcome instanceof EditOutcome.Done || outcome instanceof EditOutcome.NoChange)) {
@@ -120,13 +120,17 @@ class ProposalController {
         Reply reply = Reply.to(request, "proposal", "/jobs/" + job + "/proposals/" + id);
         stored(job, id);
         return editor.alone(() -> proposals.end(job, id, Progress.DROPPED))
-                ? reply.done("Dropped; nothing has moved.", addresses(job, request), Json.object().put("proposal", id))
+                ? reply.done(
+                        "Dropped; nothing has moved.",
+                        addresses(job, request),
+                        Json.object().put("proposal", id))
                 : reply.conflicting("This proposal was ended already.");
     }
 
     private static String addresses(int job, HttpServletRequest request) {
         return "/jobs/" + job + "/addresses"
-                + Selection.read(Objects.requireNonNullElse(request.getParameter("sel"), "")).query();
+                + Selection.read(Objects.requireNonNullElse(request.getParameter("sel"), ""))
+                        .query();
     }
 
     private StoredProposal stored(int job, int id) {

@@ -38,11 +38,12 @@ final class ProposalJson {
         var stays = body.putArray("stays");
         proposal.stays().forEach(b -> stays.add(b.ref().toString()));
         var notPlaced = body.putArray("notPlaced");
-        proposal.notPlaced().forEach(n -> notPlaced
-                .addObject()
-                .put("fixture", n.fixture().key().number())
-                .put("obstacle", Json.slug(n.obstacle()))
-                .put("why", ProposalText.sentence(n)));
+        proposal.notPlaced()
+                .forEach(n -> notPlaced
+                        .addObject()
+                        .put("fixture", n.fixture().key().number())
+                        .put("obstacle", Json.slug(n.obstacle()))
+                        .put("why", ProposalText.sentence(n)));
         return body;
     }
 }

@@ -15,7 +15,13 @@ import taxon.core.dmx.StartAddress;
  * @param current false when the job has changed since it was made
  */
 record ProposalView(
-        int id, String headline, List<Line> lines, List<Line> notPlaced, boolean open, boolean applied, boolean current) {
+        int id,
+        String headline,
+        List<Line> lines,
+        List<Line> notPlaced,
+        boolean open,
+        boolean applied,
+        boolean current) {
 
     /** @param touches true when the unit was set and must be set again */
     record Line(String who, String type, String before, String after, String why, boolean touches) {}

@@ -29,7 +29,16 @@ record Tape(
     }
 
     /** @param label empty where it does not fit */
-    record Box(double x, double width, int key, String label, int tint, boolean chosen, boolean showsMark, Marks standing, String title) {
+    record Box(
+            double x,
+            double width,
+            int key,
+            String label,
+            int tint,
+            boolean chosen,
+            boolean showsMark,
+            Marks standing,
+            String title) {
         public double markX() {
             return x + width - 8;
         }

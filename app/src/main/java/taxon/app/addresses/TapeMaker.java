@@ -58,7 +58,9 @@ final class TapeMaker {
                 occupancy.usedSlots(number) + " used",
                 inOrder.stream().map(this::box).toList(),
                 reserved.stream().map(r -> run(r.slots(), reservedWords(r))).toList(),
-                occupancy.freeRuns(number).stream().map(r -> run(r, freeWords(r))).toList(),
+                occupancy.freeRuns(number).stream()
+                        .map(r -> run(r, freeWords(r)))
+                        .toList(),
                 captions(inOrder, overlaps),
                 overlaps.stream().map(o -> clash(o.shared())).toList());
     }
@@ -78,8 +80,8 @@ final class TapeMaker {
                 selection.holds(block.fixture().key()),
                 width >= ROOM_FOR_MARK + (label.length() - 3) * LETTER,
                 Marks.of(standing),
-                block.label() + " " + block.type().fullName() + ", " + block.footprint() + " slots from " + start(block) + ", "
-                        + Marks.of(standing).word());
+                block.label() + " " + block.type().fullName() + ", " + block.footprint() + " slots from " + start(block)
+                        + ", " + Marks.of(standing).word());
     }
 
     private static Run run(SlotRange slots, String words) {
@@ -102,7 +104,8 @@ final class TapeMaker {
     private List<Caption> captions(List<PlannedBlock> blocks, List<Evidence.Overlap> overlaps) {
         List<Caption> captions = new ArrayList<>();
         for (Evidence.Overlap overlap : overlaps) {
-            String words = overlap.earlier().fixture().label() + " and " + overlap.later().fixture().label();
+            String words = overlap.earlier().fixture().label() + " and "
+                    + overlap.later().fixture().label();
             put(captions, Tape.x(overlap.shared().last()) + 6, List.of(words), true);
         }
         blocks.stream()
@@ -122,7 +125,8 @@ final class TapeMaker {
         PlannedBlock first = run.get(0);
         String ids = run.size() == 1
                 ? first.label()
-                : first.fixture().label() + " to " + run.get(run.size() - 1).fixture().label();
+                : first.fixture().label() + " to "
+                        + run.get(run.size() - 1).fixture().label();
         String type = " " + first.type().shortName();
         String each = ", " + first.footprint() + (run.size() == 1 ? "" : " each");
         return List.of(ids + type + each, ids + type, ids);
@@ -177,7 +181,8 @@ final class TapeMaker {
     private static boolean continues(PlannedBlock before, PlannedBlock block) {
         return before.type().id().equals(block.type().id())
                 && before.footprint() == block.footprint()
-                && start(before).slot().number() + before.footprint() == start(block).slot().number();
+                && start(before).slot().number() + before.footprint()
+                        == start(block).slot().number();
     }
 
     private static StartAddress start(PlannedBlock block) {

@@ -29,11 +29,14 @@ record TapesDrawing(int width, int height, List<Tape> tapes) {
         Occupancy occupancy = Occupancy.of(plan, Set.of());
         Tints tints = Tints.of(plan);
         Map<UniverseNumber, List<PlannedBlock>> blocks = new TreeMap<>();
-        plan.blocks().forEach(b -> b.start()
-                .ifPresent(a -> blocks.computeIfAbsent(a.universe(), u -> new ArrayList<>()).add(b)));
+        plan.blocks()
+                .forEach(b -> b.start()
+                        .ifPresent(a -> blocks.computeIfAbsent(a.universe(), u -> new ArrayList<>())
+                                .add(b)));
         Map<UniverseNumber, List<ReservedRun>> reserved = new TreeMap<>();
         plan.reservedRuns()
-                .forEach(r -> reserved.computeIfAbsent(r.universe(), u -> new ArrayList<>()).add(r));
+                .forEach(r -> reserved.computeIfAbsent(r.universe(), u -> new ArrayList<>())
+                        .add(r));
         Map<UniverseNumber, List<Evidence.Overlap>> overlaps = overlaps(state);
         List<Tape> tapes = new ArrayList<>();
         for (Universe universe : plan.universes()) {
@@ -55,7 +58,8 @@ record TapesDrawing(int width, int height, List<Tape> tapes) {
         Map<UniverseNumber, List<Evidence.Overlap>> overlaps = new TreeMap<>();
         for (Finding finding : state.check().byRule().getOrDefault(Rule.OVERLAP, List.of())) {
             if (finding.evidence() instanceof Evidence.Overlap overlap) {
-                overlaps.computeIfAbsent(overlap.universe(), u -> new ArrayList<>()).add(overlap);
+                overlaps.computeIfAbsent(overlap.universe(), u -> new ArrayList<>())
+                        .add(overlap);
             }
         }
         return overlaps;
@@ -63,7 +67,8 @@ record TapesDrawing(int width, int height, List<Tape> tapes) {
 
     private static String routeWords(Universe universe) {
         String route = universe.route()
-                .map(r -> r instanceof Route.ArtNet a ? "Art-Net " + a.address() : "sACN " + ((Route.Sacn) r).universe())
+                .map(r ->
+                        r instanceof Route.ArtNet a ? "Art-Net " + a.address() : "sACN " + ((Route.Sacn) r).universe())
                 .orElse("no route");
         return universe.label().isBlank() ? route : universe.label();
     }

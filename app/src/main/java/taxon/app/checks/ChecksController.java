@@ -70,14 +70,25 @@ class ChecksController {
         model.addAttribute("reading", reading);
         model.addAttribute("outside", Readings.outside(state.plan()));
         model.addAttribute("armed", writer.armed(job));
-        model.addAttribute("counts", comparison.map(c -> c.counts().entrySet().stream()
-                        .map(e -> new Count(e.getKey().name().toLowerCase(Locale.ROOT).replace('_', ' '), e.getValue()))
-                        .toList())
-                .orElse(List.of()));
-        model.addAttribute("lines", comparison.map(c -> c.lines().stream()
-                        .map(l -> ComparisonLine.of(state.plan(), l))
-                        .toList())
-                .orElse(List.of()));
+        model.addAttribute(
+                "counts",
+                comparison
+                        .map(c -> c.counts().entrySet().stream()
+                                .map(e -> new Count(
+                                        e.getKey()
+                                                .name()
+                                                .toLowerCase(Locale.ROOT)
+                                                .replace('_', ' '),
+                                        e.getValue()))
+                                .toList())
+                        .orElse(List.of()));
+        model.addAttribute(
+                "lines",
+                comparison
+                        .map(c -> c.lines().stream()
+                                .map(l -> ComparisonLine.of(state.plan(), l))
+                                .toList())
+                        .orElse(List.of()));
         String wanted = Objects.requireNonNullElse(request.getParameter("standing"), "");
         model.addAttribute("standing", wanted);
         model.addAttribute("standings", standings(state, wanted));
@@ -91,13 +102,15 @@ class ChecksController {
         List<StandingLine> lines = new ArrayList<>();
         for (PlannedBlock block : state.plan().blocks()) {
             Marks marks = Marks.of(Standing.of(block, state.plan()));
-            boolean isAsked = marks.word().equals(wanted) || (wanted.equals("set") && marks.word().equals("proved"));
+            boolean isAsked = marks.word().equals(wanted)
+                    || (wanted.equals("set") && marks.word().equals("proved"));
             if (isAsked) {
                 lines.add(new StandingLine(
                         block.fixture().key().number(),
                         block.label(),
                         block.type().fullName(),
-                        state.plan().position(block.fixture()).name() + ", unit " + block.fixture().unit(),
+                        state.plan().position(block.fixture()).name() + ", unit "
+                                + block.fixture().unit(),
                         block.start().map(Object::toString).orElse("none"),
                         marks));
             }
@@ -111,9 +124,12 @@ class ChecksController {
         List<Ipv4> outside = Readings.outside(frames.state(job).plan());
         boolean armed = reply.fields().text("arm").equals("network");
         if (!outside.isEmpty() && !armed) {
-            reply.fields().refuse("arm", "Nodes outside this machine would be asked: "
-                    + outside.stream().map(Ipv4::toString).collect(Collectors.joining(", "))
-                    + ". Arm output to them first.");
+            reply.fields()
+                    .refuse(
+                            "arm",
+                            "Nodes outside this machine would be asked: "
+                                    + outside.stream().map(Ipv4::toString).collect(Collectors.joining(", "))
+                                    + ". Arm output to them first.");
             return reply.refused();
         }
         readings.begin(job, armed);
@@ -151,7 +167,8 @@ class ChecksController {
     Object disarm(@PathVariable int job, HttpServletRequest request) {
         frames.state(job);
         writer.disarm(job);
-        return Reply.to(request, "arm", "/jobs/" + job + "/checks").done("Disarmed; nothing was written.", Json.object());
+        return Reply.to(request, "arm", "/jobs/" + job + "/checks")
+                .done("Disarmed; nothing was written.", Json.object());
     }
 
     @PostMapping("/jobs/{job}/checks/write")
@@ -187,13 +204,18 @@ class ChecksController {
                 .orElseThrow(() -> new NotThereException("fixture with the key " + key));
         List<BlockEvidence> evidence = state.plan().blocksOf(fixture).stream()
                 .filter(b -> b.start().isPresent())
-                .map(b -> state.plan().evidence(b.ref()).withSet(new Mark(
-                        b.start().orElseThrow(), b.mode().name(), clock.instant(), "ticked off " + People.HERE)))
+                .map(b -> state.plan()
+                        .evidence(b.ref())
+                        .withSet(new Mark(
+                                b.start().orElseThrow(),
+                                b.mode().name(),
+                                clock.instant(),
+                                "ticked off " + People.HERE)))
                 .toList();
         if (evidence.isEmpty()) {
             return reply.conflicting(fixture.label() + " has no planned address that could be set.");
         }
-        return reply.after(editor.record(
-                job, People.HERE, JobEdits.record(fixture.label() + " ticked off as set", evidence)));
+        return reply.after(
+                editor.record(job, People.HERE, JobEdits.record(fixture.label() + " ticked off as set", evidence)));
     }
 }

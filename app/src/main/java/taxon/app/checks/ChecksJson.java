@@ -14,7 +14,11 @@ final class ChecksJson {
         ObjectNode body = Json.object()
                 .put("job", state.job())
                 .put("version", state.version())
-                .put("reading", reading.running().isPresent() ? "running" : reading.last().isPresent() ? "done" : "none")
+                .put(
+                        "reading",
+                        reading.running().isPresent()
+                                ? "running"
+                                : reading.last().isPresent() ? "done" : "none")
                 .put("trouble", reading.trouble());
         reading.last().ifPresent(r -> {
             body.put("at", r.at().toString());

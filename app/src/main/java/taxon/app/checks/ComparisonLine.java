@@ -42,12 +42,15 @@ record ComparisonLine(
                 line.universe().number(),
                 line.key().map(k -> k.number()).orElse(0),
                 fixture.map(Fixture::label).orElse(""),
-                fixture.map(f -> plan.type(f).fullName()).orElseGet(() -> found.map(u -> u.maker() + " " + u.model()).orElse("")),
+                fixture.map(f -> plan.type(f).fullName())
+                        .orElseGet(() ->
+                                found.map(u -> u.maker() + " " + u.model()).orElse("")),
                 fixture.map(ComparisonLine::planned).orElse(""),
                 fixture.map(Fixture::mode).orElse(""),
                 found.map(ComparisonLine::found).orElse(""),
                 found.map(FoundUnit::modeName).orElse(""),
-                found.map(u -> u.uid() + (u.label().isBlank() ? "" : " “" + u.label() + "”")).orElse(""),
+                found.map(u -> u.uid() + (u.label().isBlank() ? "" : " “" + u.label() + "”"))
+                        .orElse(""),
                 verdict.name().toLowerCase(Locale.ROOT).replace('_', ' '),
                 severity(verdict),
                 why(line),
@@ -88,13 +91,16 @@ record ComparisonLine(
     }
 
     private static int armBlock(Line line) {
-        if (line.fixture().isEmpty() || line.found().isEmpty() || !line.differences().contains(Difference.ADDRESS)) {
+        if (line.fixture().isEmpty()
+                || line.found().isEmpty()
+                || !line.differences().contains(Difference.ADDRESS)) {
             return 0;
         }
         FoundUnit unit = line.found().get();
         for (int block = 1; block <= unit.blocks().size(); block++) {
             Optional<StartAddress> planned = line.fixture().get().address(block);
-            if (planned.isPresent() && !planned.get().slot().equals(unit.blocks().get(block - 1).start())) {
+            if (planned.isPresent()
+                    && !planned.get().slot().equals(unit.blocks().get(block - 1).start())) {
                 return block;
             }
         }

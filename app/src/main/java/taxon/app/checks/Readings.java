@@ -54,7 +54,10 @@ class Readings implements DisposableBean {
 
     /** The addresses of planned nodes that are not on this machine. */
     static List<Ipv4> outside(Plan plan) {
-        return plan.nodes().stream().map(Node::ip).filter(ip -> !ip.isLoopback()).toList();
+        return plan.nodes().stream()
+                .map(Node::ip)
+                .filter(ip -> !ip.isLoopback())
+                .toList();
     }
 
     /**
@@ -97,8 +100,7 @@ class Readings implements DisposableBean {
 
     private void run(int job, RigReader reader, Plan plan) {
         try {
-            RigReading reading =
-                    reader.read(plan, p -> put(job, state(job).at(p)), () -> stopped.contains(job));
+            RigReading reading = reader.read(plan, p -> put(job, state(job).at(p)), () -> stopped.contains(job));
             if (stopped.remove(job)) {
                 put(job, state(job).failed("The reading was stopped; nothing was recorded."));
             } else {
@@ -121,12 +123,14 @@ class Readings implements DisposableBean {
         Plan plan = state(editor, job).plan();
         RigComparison comparison = RigComparison.of(plan, reading.read(), reading.units());
         List<BlockEvidence> evidence = ReadingEvidence.of(plan, comparison, reading.at());
-        editor.record(job, "the rig", JobEdits.record("Rig read, " + reading.units().size() + " units", evidence));
+        editor.record(
+                job, "the rig", JobEdits.record("Rig read, " + reading.units().size() + " units", evidence));
     }
 
     /** Puts what a unit says now in the place of what it said at the newest reading. */
     void replace(int job, FoundUnit unit) {
-        states.computeIfPresent(job, (j, now) -> now.last().map(r -> now.ended(r.with(unit))).orElse(now));
+        states.computeIfPresent(
+                job, (j, now) -> now.last().map(r -> now.ended(r.with(unit))).orElse(now));
     }
 
     private void put(int job, ReadingState state) {

@@ -76,7 +76,8 @@ final class RigReader {
         Map<Integer, List<Universe>> byNode = new TreeMap<>();
         for (Universe universe : plan.universes()) {
             universe.route()
-                    .ifPresent(r -> byNode.computeIfAbsent(r.port().node(), n -> new ArrayList<>()).add(universe));
+                    .ifPresent(r -> byNode.computeIfAbsent(r.port().node(), n -> new ArrayList<>())
+                            .add(universe));
         }
         return byNode;
     }
@@ -99,7 +100,8 @@ final class RigReader {
             told.accept(new Progress(node.name(), units.size()));
             List<PollReply> replies = controller.poll(node.ip());
             if (replies.isEmpty()) {
-                troubles.add(node.name() + " at " + node.ip() + " does not answer: is it on, and in one range with this card?");
+                troubles.add(node.name() + " at " + node.ip()
+                        + " does not answer: is it on, and in one range with this card?");
                 return;
             }
             List<PortAddress> ports = portAddresses(replies);
@@ -120,7 +122,8 @@ final class RigReader {
             return ports;
         }
 
-        private void port(Node node, Universe universe, List<PortAddress> ports) throws IOException, InterruptedException {
+        private void port(Node node, Universe universe, List<PortAddress> ports)
+                throws IOException, InterruptedException {
             Route route = universe.route().orElseThrow();
             int number = route.port().number();
             if (number > ports.size()) {
@@ -136,7 +139,8 @@ final class RigReader {
             line(node, universe.number(), address);
         }
 
-        private void line(Node node, UniverseNumber universe, PortAddress address) throws IOException, InterruptedException {
+        private void line(Node node, UniverseNumber universe, PortAddress address)
+                throws IOException, InterruptedException {
             Optional<List<Uid>> table = controller.tableOfDevices(node.ip(), address);
             if (table.isEmpty()) {
                 troubles.add(node.name() + " gives no table of devices for Port-Address " + address

@@ -18,7 +18,11 @@ import taxon.core.proof.FoundUnit;
  * @param troubles what could not be read, or is set otherwise than planned, a sentence each
  */
 record RigReading(
-        Instant at, Set<UniverseNumber> read, Map<UniverseNumber, Way> ways, List<FoundUnit> units, List<String> troubles) {
+        Instant at,
+        Set<UniverseNumber> read,
+        Map<UniverseNumber, Way> ways,
+        List<FoundUnit> units,
+        List<String> troubles) {
 
     /** The Port-Address under which a node carries remote management to a line. */
     record Way(Ipv4 node, PortAddress address) {}
@@ -32,8 +36,9 @@ record RigReading(
 
     /** This reading with one unit as it is now. */
     RigReading with(FoundUnit changed) {
-        List<FoundUnit> all =
-                units.stream().map(u -> u.uid().equals(changed.uid()) ? changed : u).toList();
+        List<FoundUnit> all = units.stream()
+                .map(u -> u.uid().equals(changed.uid()) ? changed : u)
+                .toList();
         return new RigReading(at, read, ways, all, troubles);
     }
 

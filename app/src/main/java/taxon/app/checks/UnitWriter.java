@@ -72,7 +72,8 @@ class UnitWriter {
     Armed arm(int job, Plan plan, BlockRef block) throws NotWrittenException {
         RigReading reading = readings.state(job)
                 .last()
-                .orElseThrow(() -> new NotWrittenException("The rig was not read yet, so no unit is known. Read it first."));
+                .orElseThrow(
+                        () -> new NotWrittenException("The rig was not read yet, so no unit is known. Read it first."));
         FoundUnit unit = RigComparison.of(plan, reading.read(), reading.units()).lines().stream()
                 .filter(l -> l.key().equals(Optional.of(block.fixture())))
                 .findFirst()
@@ -88,7 +89,8 @@ class UnitWriter {
         Way way = reading.way(unit.universe())
                 .orElseThrow(() -> new NotWrittenException("The line of this unit was not read."));
         String label = plan.fixture(block.fixture()).map(Fixture::label).orElse("");
-        Armed now = new Armed(block, label, unit.uid(), address, way, clock.instant().plus(ARMED_FOR));
+        Armed now = new Armed(
+                block, label, unit.uid(), address, way, clock.instant().plus(ARMED_FOR));
         armed.put(job, now);
         return now;
     }
@@ -105,7 +107,9 @@ class UnitWriter {
                         "Nothing is armed for this block, or it was armed more than a minute ago. Arm it again."));
         armed.remove(job);
         Plan plan = editor.find(job).orElseThrow().plan();
-        if (!plan.fixture(block.fixture()).flatMap(f -> f.address(block.block())).equals(Optional.of(order.address()))) {
+        if (!plan.fixture(block.fixture())
+                .flatMap(f -> f.address(block.block()))
+                .equals(Optional.of(order.address()))) {
             throw new NotWrittenException("The planned address changed since this was armed. Arm it again.");
         }
         FoundUnit after = send(order, plan);
@@ -121,9 +125,14 @@ class UnitWriter {
         Uid uid = Uid.parse(order.uid());
         // To be armed is to be allowed: this one write may go to this one node.
         try (ArtNetController controller = ArtNetController.open(
-                readings.card(), ip -> readings.policy(plan, true).allows(ip) && ip.equals(order.way().node()), settings.answerWithin())) {
-            RdmClient client = new RdmClient(controller, order.way().node(), order.way().address());
-            client.setStartAddress(uid, order.block().block() - 1, order.address().slot().number());
+                readings.card(),
+                ip -> readings.policy(plan, true).allows(ip)
+                        && ip.equals(order.way().node()),
+                settings.answerWithin())) {
+            RdmClient client =
+                    new RdmClient(controller, order.way().node(), order.way().address());
+            client.setStartAddress(
+                    uid, order.block().block() - 1, order.address().slot().number());
             return RigReader.unit(client, order.address().universe(), uid);
         } catch (IOException e) {
             throw new NotWrittenException("The unit cannot be reached: " + e.getMessage() + ".");

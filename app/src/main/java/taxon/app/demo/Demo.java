@@ -44,8 +44,8 @@ class Demo implements ApplicationRunner, DisposableBean {
         Ipv4 nodeA = address(settings.nodeA());
         Ipv4 nodeB = address(settings.nodeB());
         int job = jobs.ids().stream().findFirst().orElseGet(() -> make(nodeA, nodeB));
-        rig = Optional.of(SimulatedRig.start(
-                DemoRig.of(editor.find(job).orElseThrow().plan(), nodeA, nodeB)));
+        rig = Optional.of(
+                SimulatedRig.start(DemoRig.of(editor.find(job).orElseThrow().plan(), nodeA, nodeB)));
     }
 
     private int make(Ipv4 nodeA, Ipv4 nodeB) {

@@ -97,14 +97,16 @@ final class DemoJob {
         List<BlockEvidence> evidence = new ArrayList<>();
         for (PlannedBlock block : plan.blocks()) {
             int id = block.fixture().id().map(FixtureId::number).orElse(0);
-            Mark asPlanned = new Mark(block.start().orElseThrow(), block.mode().name(), yesterday, "crew, from the ladder");
+            Mark asPlanned =
+                    new Mark(block.start().orElseThrow(), block.mode().name(), yesterday, "crew, from the ladder");
             if (id >= 101 && id <= 108 && id != 104) {
                 evidence.add(BlockEvidence.none(block.ref()).withProved(asPlanned, ""));
             } else if (id >= 401 && id <= 406) {
                 evidence.add(BlockEvidence.none(block.ref()).withSet(asPlanned));
             } else if (id == 204 && block.ref().block() == 1) {
                 evidence.add(BlockEvidence.none(block.ref())
-                        .withSet(new Mark(StartAddress.of(2, 65), block.mode().name(), yesterday, "crew, from the ladder")));
+                        .withSet(new Mark(
+                                StartAddress.of(2, 65), block.mode().name(), yesterday, "crew, from the ladder")));
             }
         }
         return evidence;
@@ -113,37 +115,60 @@ final class DemoJob {
     /** What was done since revision A, each an edit of its own: the honest faults that the findings show. */
     static List<Edit> sinceRevision() {
         return List.of(
-                added("1 × Tern added to the crane rail", "Tern", "16-channel", "Crane rail", 1, 305, Optional.of(StartAddress.of(2, 209))),
-                added("2 × Avocet added, not yet placed", "Avocet", "12-channel", "Dock floor", 2, 613, Optional.empty()),
+                added(
+                        "1 × Tern added to the crane rail",
+                        "Tern",
+                        "16-channel",
+                        "Crane rail",
+                        1,
+                        305,
+                        Optional.of(StartAddress.of(2, 209))),
+                added(
+                        "2 × Avocet added, not yet placed",
+                        "Avocet",
+                        "12-channel",
+                        "Dock floor",
+                        2,
+                        613,
+                        Optional.empty()),
                 new Edit("521 added at 4.508, past the end", DemoJob::pastTheEnd),
                 new Edit("522 added in a mode that its type lacks", DemoJob::withoutMode),
-                new Edit("Dunlin 912 renumbered to 911", plan -> FixtureEdits.renumber(
-                                fixture(plan, 912).key(), FixtureId.of(911))
-                        .applyTo(plan)));
+                new Edit(
+                        "Dunlin 912 renumbered to 911",
+                        plan -> FixtureEdits.renumber(fixture(plan, 912).key(), FixtureId.of(911))
+                                .applyTo(plan)));
     }
 
     private static Edit added(
-            String title, String type, String mode, String position, int count, int firstId, Optional<StartAddress> from) {
+            String title,
+            String type,
+            String mode,
+            String position,
+            int count,
+            int firstId,
+            Optional<StartAddress> from) {
         TypeBook types = BuiltInTypes.all();
         FixtureType found = types.named("", type).orElseThrow();
-        return FixtureEdits.add(title, List.of(new Added(
-                found,
-                found.mode(mode).orElseThrow(),
-                position,
-                count,
-                Optional.of(FixtureId.of(firstId)),
-                "late addition",
-                from)));
+        return FixtureEdits.add(
+                title,
+                List.of(new Added(
+                        found,
+                        found.mode(mode).orElseThrow(),
+                        position,
+                        count,
+                        Optional.of(FixtureId.of(firstId)),
+                        "late addition",
+                        from)));
     }
 
     private static Edit.Outcome pastTheEnd(Plan plan) {
         Plan more = apply(plan, added("x", "Plover", "9-channel", "Dock floor", 1, 521, Optional.empty()));
-        return new Edit.Changed(
-                more.with(fixture(more, 521).withAddress(1, Optional.of(StartAddress.of(4, 508)))));
+        return new Edit.Changed(more.with(fixture(more, 521).withAddress(1, Optional.of(StartAddress.of(4, 508)))));
     }
 
     private static Edit.Outcome withoutMode(Plan plan) {
-        Plan more = apply(plan, added("x", "Plover", "9-channel", "Dock floor", 1, 522, Optional.of(StartAddress.of(4, 181))));
+        Plan more = apply(
+                plan, added("x", "Plover", "9-channel", "Dock floor", 1, 522, Optional.of(StartAddress.of(4, 181))));
         return new Edit.Changed(more.with(fixture(more, 522).withMode("12-channel")));
     }
 

@@ -72,9 +72,12 @@ final class DemoRig {
 
     private SimUnit unit(Fixture fixture, int id) {
         FixtureType type = plan.type(fixture);
-        int planned = type.mode(fixture.mode()).map(Mode::personality).orElse(type.modes().size());
-        List<Integer> starts = new ArrayList<>(
-                fixture.addresses().values().stream().map(a -> a.slot().number()).toList());
+        int planned = type.mode(fixture.mode())
+                .map(Mode::personality)
+                .orElse(type.modes().size());
+        List<Integer> starts = new ArrayList<>(fixture.addresses().values().stream()
+                .map(a -> a.slot().number())
+                .toList());
         if (WRONG_STARTS.containsKey(id)) {
             starts.set(0, WRONG_STARTS.getOrDefault(id, 1));
         }
@@ -89,7 +92,8 @@ final class DemoRig {
 
     private SimUnit simulated(FixtureType type, String label, int personality, List<Integer> starts) {
         List<SimPersonality> personalities = type.modes().stream()
-                .map(m -> new SimPersonality(m.name(), m.blocks().stream().map(Block::footprint).toList()))
+                .map(m -> new SimPersonality(
+                        m.name(), m.blocks().stream().map(Block::footprint).toList()))
                 .toList();
         made++;
         return new SimUnit(

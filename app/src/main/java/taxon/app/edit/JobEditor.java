@@ -122,7 +122,8 @@ public class JobEditor {
     private EditOutcome turn(JobState now, JournalEntry entry, boolean undo) {
         PlanDelta way = undo ? entry.delta().turned() : entry.delta();
         Plan after = way.applyTo(now.plan())
-                .orElseThrow(() -> new IllegalStateException("the journal of job " + now.job() + " does not fit its plan"));
+                .orElseThrow(
+                        () -> new IllegalStateException("the journal of job " + now.job() + " does not fit its plan"));
         // What else went with it, such as evidence of fixtures that undo takes away, comes back with it.
         PlanDelta done = PlanDelta.between(now.plan(), after);
         long next = now.version() + 1;

@@ -30,8 +30,7 @@ public class Freezer {
     private final TransactionTemplate transaction;
     private final Clock clock;
 
-    Freezer(
-            JobEditor editor, RevisionStore revisions, SheetFiles files, TransactionTemplate transaction, Clock clock) {
+    Freezer(JobEditor editor, RevisionStore revisions, SheetFiles files, TransactionTemplate transaction, Clock clock) {
         this.editor = editor;
         this.revisions = revisions;
         this.files = files;

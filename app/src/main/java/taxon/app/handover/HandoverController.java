@@ -63,8 +63,8 @@ class HandoverController {
     Object freeze(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "freeze", "/jobs/" + job + "/handover");
         long version = reply.version();
-        Optional<String> note =
-                reply.fields().build("note", () -> Texts.allowNote("note", reply.fields().text("note"), 1000));
+        Optional<String> note = reply.fields()
+                .build("note", () -> Texts.allowNote("note", reply.fields().text("note"), 1000));
         if (note.isEmpty() || reply.fields().isFaulty()) {
             return reply.refused();
         }

@@ -43,12 +43,19 @@ class HomeController {
 
     @GetMapping({"/", "/jobs"})
     Object home(HttpServletRequest request, Model model) {
-        List<Line> lines = jobs.ids().stream().flatMap(id -> editor.find(id).stream()).map(this::line).toList();
+        List<Line> lines = jobs.ids().stream()
+                .flatMap(id -> editor.find(id).stream())
+                .map(this::line)
+                .toList();
         if (Reply.wantsJson(request)) {
             var body = Json.object();
             var list = body.putArray("jobs");
-            lines.forEach(l -> list.addObject().put("job", l.job()).put("name", l.sheet().name())
-                    .put("revision", l.revision()).put("fixtures", l.fixtures()).put("stops", l.stops()));
+            lines.forEach(l -> list.addObject()
+                    .put("job", l.job())
+                    .put("name", l.sheet().name())
+                    .put("revision", l.revision())
+                    .put("fixtures", l.fixtures())
+                    .put("stops", l.stops()));
             return Reply.json(HttpStatus.OK, body);
         }
         model.addAttribute("jobs", lines);
@@ -87,13 +94,16 @@ class HomeController {
     private Object made(Reply reply, Plan plan) {
         int job = editor.make(plan);
         return reply.done(
-                plan.sheet().name() + " is job " + job + ".", "/jobs/" + job + "/rig", Json.object().put("job", job));
+                plan.sheet().name() + " is job " + job + ".",
+                "/jobs/" + job + "/rig",
+                Json.object().put("job", job));
     }
 
     /** The job sheet out of its form; empty when a field is at fault. */
     static Optional<JobSheet> readSheet(Fields fields) {
         Optional<LocalDate> from = fields.dateOrNone("from", "first day");
         Optional<LocalDate> to = fields.dateOrNone("to", "last day");
-        return fields.build("name", () -> new JobSheet(fields.text("name"), fields.text("venue"), from, to, fields.text("note")));
+        return fields.build(
+                "name", () -> new JobSheet(fields.text("name"), fields.text("venue"), from, to, fields.text("note")));
     }
 }

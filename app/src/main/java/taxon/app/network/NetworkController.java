@@ -77,7 +77,8 @@ class NetworkController {
                         version,
                         Guard.UNCHANGED_JOB,
                         People.HERE,
-                        NetworkEdits.addNode(node.get().name(), node.get().ip(), node.get().ports())));
+                        NetworkEdits.addNode(
+                                node.get().name(), node.get().ip(), node.get().ports())));
     }
 
     @PostMapping("/jobs/{job}/nodes/{number}")
@@ -105,12 +106,15 @@ class NetworkController {
         Optional<Integer> ports = fields.number("ports", "number of ports", 1, Node.MOST_PORTS);
         Optional<Ipv4> ip = Ipv4.parse(fields.text("ip")).filter(Ipv4::isHost);
         if (ip.isEmpty()) {
-            fields.refuse("ip", "The IP address is " + Texts.clip(fields.text("ip"), 60)
-                    + "; it takes four numbers such as 10.0.0.20, the first 1 to 223.");
+            fields.refuse(
+                    "ip",
+                    "The IP address is " + Texts.clip(fields.text("ip"), 60)
+                            + "; it takes four numbers such as 10.0.0.20, the first 1 to 223.");
         }
         return fields.isFaulty()
                 ? Optional.empty()
-                : fields.build("name", () -> new Node(number, fields.text("name"), ip.orElseThrow(), ports.orElseThrow()));
+                : fields.build(
+                        "name", () -> new Node(number, fields.text("name"), ip.orElseThrow(), ports.orElseThrow()));
     }
 
     @PostMapping("/jobs/{job}/universes")
@@ -128,7 +132,8 @@ class NetworkController {
     Object changeUniverse(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
         Reply reply = Reply.to(request, "universe-" + number, "/jobs/" + job + "/network");
         if (!UniverseNumber.isLegal(number)) {
-            reply.fields().refuse("universe", "The universe is " + number + "; it takes 1 to " + UniverseNumber.LAST + ".");
+            reply.fields()
+                    .refuse("universe", "The universe is " + number + "; it takes 1 to " + UniverseNumber.LAST + ".");
             return reply.refused();
         }
         return route(job, number, reply);

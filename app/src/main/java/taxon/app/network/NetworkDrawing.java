@@ -27,7 +27,16 @@ record NetworkDrawing(int width, int height, List<Plate> plates, List<Loose> loo
     record Plate(int y, int height, String name, String ip, String ports, List<Outlet> outlets) {}
 
     /** @param universe "2", or empty for a spare port */
-    record Outlet(int x, int y, int width, int height, int number, String universe, String label, String carried, String slots) {}
+    record Outlet(
+            int x,
+            int y,
+            int width,
+            int height,
+            int number,
+            String universe,
+            String label,
+            String carried,
+            String slots) {}
 
     /** A universe that is routed nowhere. */
     record Loose(int x, int y, String words) {}
@@ -38,7 +47,8 @@ record NetworkDrawing(int width, int height, List<Plate> plates, List<Loose> loo
         for (Universe universe : plan.universes()) {
             universe.route()
                     .ifPresentOrElse(
-                            r -> carried.computeIfAbsent(r.port(), p -> new ArrayList<>()).add(universe),
+                            r -> carried.computeIfAbsent(r.port(), p -> new ArrayList<>())
+                                    .add(universe),
                             () -> unrouted.add(universe));
         }
         Occupancy occupancy = Occupancy.of(plan, Set.of());
@@ -68,7 +78,12 @@ record NetworkDrawing(int width, int height, List<Plate> plates, List<Loose> loo
         int rows = (node.ports() + PORTS_IN_A_ROW - 1) / PORTS_IN_A_ROW;
         int height = rows * (PORT_HEIGHT + 6) - 6;
         return new Plate(
-                y, height, node.name(), node.ip().toString(), node.ports() == 1 ? "1 port" : node.ports() + " ports", outlets);
+                y,
+                height,
+                node.name(),
+                node.ip().toString(),
+                node.ports() == 1 ? "1 port" : node.ports() + " ports",
+                outlets);
     }
 
     private static Outlet outlet(int x, int y, int port, List<Universe> universes, Occupancy occupancy) {
@@ -76,10 +91,14 @@ record NetworkDrawing(int width, int height, List<Plate> plates, List<Loose> loo
             return new Outlet(x, y, PORT_WIDTH, PORT_HEIGHT, port, "", "spare", "", "");
         }
         Universe first = universes.get(0);
-        String numbers = String.join("+", universes.stream().map(u -> u.number().toString()).toList());
+        String numbers = String.join(
+                "+", universes.stream().map(u -> u.number().toString()).toList());
         Route route = first.route().orElseThrow();
-        String words = route instanceof Route.ArtNet a ? "Art-Net " + a.address() : "sACN " + ((Route.Sacn) route).universe();
-        int slots = universes.stream().mapToInt(u -> occupancy.usedSlots(u.number())).sum();
+        String words =
+                route instanceof Route.ArtNet a ? "Art-Net " + a.address() : "sACN " + ((Route.Sacn) route).universe();
+        int slots = universes.stream()
+                .mapToInt(u -> occupancy.usedSlots(u.number()))
+                .sum();
         return new Outlet(x, y, PORT_WIDTH, PORT_HEIGHT, port, numbers, first.label(), words, slots + " slots");
     }
 }

@@ -16,7 +16,8 @@ final class NetworkJson {
         state.plan().nodes().forEach(n -> nodes.add(ElementJson.write(n)));
         var universes = body.putArray("universes");
         for (UniverseLine line : lines) {
-            ObjectNode universe = universes.addObject().put("number", line.number()).put("label", line.label());
+            ObjectNode universe =
+                    universes.addObject().put("number", line.number()).put("label", line.label());
             if (!line.protocol().isEmpty()) {
                 universe.put("protocol", line.protocol())
                         .put("carriedAs", line.carriedAs())

@@ -25,18 +25,22 @@ record UniverseLine(
                 route.map(UniverseLine::carriedAs).orElse(universe.number().number()),
                 route.map(UniverseLine::shown).orElse(""),
                 route.map(r -> r.port().node() + "/" + r.port().number()).orElse(""),
-                route.map(r -> plan.node(r.port().node()).orElseThrow().name() + ", port " + r.port().number())
+                route.map(r -> plan.node(r.port().node()).orElseThrow().name() + ", port "
+                                + r.port().number())
                         .orElse("nowhere"));
     }
 
     private static int carriedAs(Route route) {
-        return route instanceof Route.ArtNet a ? a.address().number() : ((Route.Sacn) route).universe().number();
+        return route instanceof Route.ArtNet a
+                ? a.address().number()
+                : ((Route.Sacn) route).universe().number();
     }
 
     /** "Port-Address 16 = 0·1·0" or "universe 5, group 239.255.0.5". */
     static String shown(Route route) {
         return route instanceof Route.ArtNet a
                 ? "Port-Address " + a.address().number() + " = " + a.address()
-                : "universe " + carriedAs(route) + ", group " + ((Route.Sacn) route).universe().multicastGroup();
+                : "universe " + carriedAs(route) + ", group "
+                        + ((Route.Sacn) route).universe().multicastGroup();
     }
 }

@@ -69,13 +69,18 @@ class PaperworkController {
                 .contentType(type)
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
+                        ContentDisposition.attachment()
+                                .filename(name, StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
                 .body(content);
     }
 
     private List<Sheet> sheets(int job) {
         String revision = revisions.state(job).words();
-        return new PatchSheets(frames.state(job).plan(), revision, LocalDate.now(clock).toString()).all();
+        return new PatchSheets(
+                        frames.state(job).plan(), revision, LocalDate.now(clock).toString())
+                .all();
     }
 
     private Sheet find(int job, String name) {

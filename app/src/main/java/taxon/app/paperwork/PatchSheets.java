@@ -21,8 +21,8 @@ public final class PatchSheets {
     public static final String BY_FIXTURE = "by-fixture";
     public static final String BY_UNIVERSE = "by-universe";
 
-    private static final List<String> FIXTURE_COLUMNS =
-            List.of("Fixture ID", "Type", "Mode", "Position", "Unit", "Block", "Address", "Slots", "Standing", "Name and note");
+    private static final List<String> FIXTURE_COLUMNS = List.of(
+            "Fixture ID", "Type", "Mode", "Position", "Unit", "Block", "Address", "Slots", "Standing", "Name and note");
     private static final List<String> UNIVERSE_COLUMNS =
             List.of("Slots", "Fixture ID", "Block", "Type", "Mode", "Position", "Unit", "Standing", "Name and note");
 
@@ -89,10 +89,13 @@ public final class PatchSheets {
 
     public Sheet byUniverse() {
         Map<UniverseNumber, List<Line>> lines = new TreeMap<>();
-        plan.blocks().forEach(b -> b.start()
-                .ifPresent(a -> lines.computeIfAbsent(a.universe(), u -> new ArrayList<>()).add(universeLine(b))));
+        plan.blocks()
+                .forEach(b -> b.start()
+                        .ifPresent(a -> lines.computeIfAbsent(a.universe(), u -> new ArrayList<>())
+                                .add(universeLine(b))));
         plan.reservedRuns()
-                .forEach(r -> lines.computeIfAbsent(r.universe(), u -> new ArrayList<>()).add(reservedLine(r)));
+                .forEach(r -> lines.computeIfAbsent(r.universe(), u -> new ArrayList<>())
+                        .add(reservedLine(r)));
         List<Sheet.Group> groups = plan.universes().stream()
                 .map(u -> new Sheet.Group(
                         title(u),
@@ -109,21 +112,24 @@ public final class PatchSheets {
     private Line universeLine(PlannedBlock block) {
         var slots = block.slots().orElseThrow();
         Fixture fixture = block.fixture();
-        return new Line(slots.first(), List.of(
-                run(slots.first(), slots.last()),
-                fixture.label(),
-                block.block().name(),
-                block.type().fullName(),
-                fixture.mode(),
-                plan.position(fixture).name(),
-                String.valueOf(fixture.unit()),
-                Marks.of(Standing.of(block, plan)).word(),
-                words(fixture)));
+        return new Line(
+                slots.first(),
+                List.of(
+                        run(slots.first(), slots.last()),
+                        fixture.label(),
+                        block.block().name(),
+                        block.type().fullName(),
+                        fixture.mode(),
+                        plan.position(fixture).name(),
+                        String.valueOf(fixture.unit()),
+                        Marks.of(Standing.of(block, plan)).word(),
+                        words(fixture)));
     }
 
     private static Line reservedLine(ReservedRun run) {
-        return new Line(run.slots().first(), List.of(
-                run(run.slots().first(), run.slots().last()), "reserved", "", "", "", "", "", "", run.label()));
+        return new Line(
+                run.slots().first(),
+                List.of(run(run.slots().first(), run.slots().last()), "reserved", "", "", "", "", "", "", run.label()));
     }
 
     private static String run(int first, int last) {
@@ -132,14 +138,16 @@ public final class PatchSheets {
 
     private String title(Universe universe) {
         String label = universe.label().isBlank() ? "" : ", " + universe.label();
-        return "Universe " + universe.number() + label + ", " + universe.route().map(this::way).orElse("routed nowhere");
+        return "Universe " + universe.number() + label + ", "
+                + universe.route().map(this::way).orElse("routed nowhere");
     }
 
     private String way(Route route) {
         String carried = route instanceof Route.ArtNet a
                 ? "Art-Net " + a.address().number() + " = " + a.address()
                 : "streaming ACN " + ((Route.Sacn) route).universe();
-        return carried + " to " + plan.node(route.port().node()).orElseThrow().name() + " port " + route.port().number();
+        return carried + " to " + plan.node(route.port().node()).orElseThrow().name() + " port "
+                + route.port().number();
     }
 
     private Sheet sheet(String name, String title, List<String> columns, List<Sheet.Group> groups) {

@@ -28,10 +28,14 @@ class FindController {
     Object find(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "find", "/jobs/" + job + "/rig");
         String wanted = reply.fields().text("q");
-        List<Fixture> found = wanted.isEmpty() ? List.of() : matching(frames.state(job).plan(), wanted);
+        List<Fixture> found =
+                wanted.isEmpty() ? List.of() : matching(frames.state(job).plan(), wanted);
         if (found.isEmpty()) {
-            reply.fields().refuse("q", "Nothing is called " + (wanted.isEmpty() ? "so" : "“" + wanted + "”")
-                    + "; try a fixture ID, an address such as 2.73, or a word of a name, type or position.");
+            reply.fields()
+                    .refuse(
+                            "q",
+                            "Nothing is called " + (wanted.isEmpty() ? "so" : "“" + wanted + "”")
+                                    + "; try a fixture ID, an address such as 2.73, or a word of a name, type or position.");
             return reply.refused();
         }
         Selection selection = new Selection(found.stream().map(Fixture::key).toList());
@@ -39,7 +43,8 @@ class FindController {
         var facts = Json.object();
         var keys = facts.putArray("keys");
         selection.keys().forEach(k -> keys.add(k.number()));
-        return reply.done(found.size() == 1 ? "Found " + found.get(0).label() + "." : "Found " + found.size() + ".", path, facts);
+        return reply.done(
+                found.size() == 1 ? "Found " + found.get(0).label() + "." : "Found " + found.size() + ".", path, facts);
     }
 
     static List<Fixture> matching(Plan plan, String wanted) {
@@ -61,8 +66,12 @@ class FindController {
             return Optional.empty();
         }
         List<Fixture> found = plan.blocks().stream()
-                .filter(b -> b.start().filter(a -> a.universe().equals(read.address().universe())).isPresent()
-                        && b.slots().orElseThrow().contains(read.address().slot().number()))
+                .filter(b -> b.start()
+                                .filter(a -> a.universe().equals(read.address().universe()))
+                                .isPresent()
+                        && b.slots()
+                                .orElseThrow()
+                                .contains(read.address().slot().number()))
                 .map(b -> b.fixture())
                 .distinct()
                 .toList();
@@ -71,7 +80,8 @@ class FindController {
 
     private static List<Fixture> byWord(Plan plan, String word) {
         return plan.fixtures().stream()
-                .filter(f -> (f.name() + "\n" + plan.type(f).fullName() + "\n" + plan.position(f).name())
+                .filter(f -> (f.name() + "\n" + plan.type(f).fullName() + "\n"
+                                + plan.position(f).name())
                         .toLowerCase(Locale.ROOT)
                         .contains(word))
                 .toList();

@@ -107,7 +107,8 @@ class ImportController {
             imports.choose(job, id, choices);
             return id;
         });
-        return reply.done("The list was read again with what you chose.", Json.object().put("import", id));
+        return reply.done(
+                "The list was read again with what you chose.", Json.object().put("import", id));
     }
 
     @PostMapping("/jobs/{job}/imports/{id}/apply")
@@ -120,7 +121,8 @@ class ImportController {
         return editor.alone(() -> {
             StoredImport stored = stored(job, id);
             if (stored.state() != Progress.OPEN) {
-                return reply.conflicting("This list was " + word(stored) + " already; nothing was added a second time.");
+                return reply.conflicting(
+                        "This list was " + word(stored) + " already; nothing was added a second time.");
             }
             Intake intake = intake(frames.state(job), stored, sheet(stored));
             if (intake.ready().isEmpty()) {
@@ -133,7 +135,9 @@ class ImportController {
             }
             imports.end(job, id, Progress.APPLIED);
             return reply.done(
-                    done.title() + " added.", "/jobs/" + job + "/rig", Json.object().put("version", done.version()));
+                    done.title() + " added.",
+                    "/jobs/" + job + "/rig",
+                    Json.object().put("version", done.version()));
         });
     }
 
@@ -143,7 +147,10 @@ class ImportController {
         StoredImport stored = stored(job, id);
         boolean ended = editor.alone(() -> imports.end(job, id, Progress.DROPPED));
         return ended
-                ? reply.done("The list was dropped.", "/jobs/" + job + "/rig", Json.object().put("import", id))
+                ? reply.done(
+                        "The list was dropped.",
+                        "/jobs/" + job + "/rig",
+                        Json.object().put("import", id))
                 : reply.conflicting("This list was " + word(stored) + " already.");
     }
 

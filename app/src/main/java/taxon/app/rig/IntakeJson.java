@@ -34,17 +34,19 @@ final class IntakeJson {
 
     private static ObjectNode line(IntakeLine line) {
         ObjectNode node = Json.object().put("line", line.row().line());
-        line.added().ifPresent(a -> node.put("adds", a.count())
-                .put("type", a.type().id().value())
-                .put("mode", a.mode().name())
-                .put("words", IntakeView.words(a)));
+        line.added()
+                .ifPresent(a -> node.put("adds", a.count())
+                        .put("type", a.type().id().value())
+                        .put("mode", a.mode().name())
+                        .put("words", IntakeView.words(a)));
         var faults = node.putArray("faults");
-        line.faults().forEach(f -> faults.addObject()
-                .put("column", Json.slug(f.column()))
-                .put("value", f.value())
-                .put("reason", Json.slug(f.reason()))
-                .put("allowed", f.allowed())
-                .put("sentence", f.sentence()));
+        line.faults()
+                .forEach(f -> faults.addObject()
+                        .put("column", Json.slug(f.column()))
+                        .put("value", f.value())
+                        .put("reason", Json.slug(f.reason()))
+                        .put("allowed", f.allowed())
+                        .put("sentence", f.sentence()));
         var offered = node.putArray("offered");
         line.offered().forEach(t -> offered.add(t.id().value()));
         return node;

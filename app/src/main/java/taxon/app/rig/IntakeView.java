@@ -44,10 +44,12 @@ record IntakeView(int line, String given, String becomes, List<String> faults, L
     }
 
     static String words(Added added) {
-        String ids = added.firstId().map(first -> ", IDs " + ids(first, added.count())).orElse(", without ID");
+        String ids = added.firstId()
+                .map(first -> ", IDs " + ids(first, added.count()))
+                .orElse(", without ID");
         String address = added.firstAddress().map(a -> ", from " + a).orElse("");
-        return added.count() + " × " + added.type().fullName() + ", " + added.mode().name() + " on " + added.position() + ids
-                + address;
+        return added.count() + " × " + added.type().fullName() + ", "
+                + added.mode().name() + " on " + added.position() + ids + address;
     }
 
     private static String ids(FixtureId first, int count) {
@@ -57,8 +59,8 @@ record IntakeView(int line, String given, String becomes, List<String> faults, L
     private static List<Offer> offers(IntakeLine line) {
         List<Offer> offers = new ArrayList<>();
         for (FixtureType type : line.offered()) {
-            type.modes().forEach(m -> offers.add(
-                    new Offer(type.id() + "/" + m.name(), type.fullName() + ", " + m.name())));
+            type.modes()
+                    .forEach(m -> offers.add(new Offer(type.id() + "/" + m.name(), type.fullName() + ", " + m.name())));
         }
         return List.copyOf(offers);
     }

@@ -43,7 +43,9 @@ class RigController {
     String page(@PathVariable int job, HttpServletRequest request, Model model) {
         JobState state = frames.open(job, Optional.of(Stage.RIG), request, model);
         Frame frame = (Frame) model.getAttribute("frame");
-        model.addAttribute("drawing", RigDrawing.of(state.plan(), Objects.requireNonNull(frame).selection()));
+        model.addAttribute(
+                "drawing",
+                RigDrawing.of(state.plan(), Objects.requireNonNull(frame).selection()));
         model.addAttribute("rows", RigRow.of(state));
         model.addAttribute("types", state.knownTypes().types());
         model.addAttribute("positions", state.plan().positions());
@@ -76,7 +78,8 @@ class RigController {
         Optional<Integer> count = fields.number("count", "number of fixtures", 1, Added.MOST);
         Optional<Integer> firstId = fields.numberOrNone("firstId", "first fixture ID", 1, FixtureId.LAST);
         String[] wanted = (fields.text("type") + "/").split("/", 3);
-        Optional<FixtureType> type = fields.build("type", () -> TypeId.of(wanted[0])).flatMap(state.knownTypes()::find);
+        Optional<FixtureType> type =
+                fields.build("type", () -> TypeId.of(wanted[0])).flatMap(state.knownTypes()::find);
         if (type.isEmpty() || type.get().mode(wanted[1]).isEmpty()) {
             fields.refuse("type", "There is no such type and mode; choose one from the list.");
             return Optional.empty();
@@ -84,14 +87,16 @@ class RigController {
         if (fields.isFaulty()) {
             return Optional.empty();
         }
-        return fields.build("position", () -> new Added(
-                type.get(),
-                type.get().mode(wanted[1]).orElseThrow(),
-                fields.text("position"),
-                count.orElseThrow(),
-                firstId.map(FixtureId::of),
-                fields.text("note"),
-                Optional.empty()));
+        return fields.build(
+                "position",
+                () -> new Added(
+                        type.get(),
+                        type.get().mode(wanted[1]).orElseThrow(),
+                        fields.text("position"),
+                        count.orElseThrow(),
+                        firstId.map(FixtureId::of),
+                        fields.text("note"),
+                        Optional.empty()));
     }
 
     @PostMapping("/jobs/{job}/fixtures/{key}")
@@ -132,7 +137,7 @@ class RigController {
         }
         return reply.fields().isFaulty()
                 ? reply.refused()
-                : reply.after(editor.apply(
-                        job, version, Guard.UNTOUCHED_ELEMENTS, People.HERE, FixtureEdits.remove(keys)));
+                : reply.after(
+                        editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, People.HERE, FixtureEdits.remove(keys)));
     }
 }

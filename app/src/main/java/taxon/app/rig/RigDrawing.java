@@ -51,7 +51,14 @@ record RigDrawing(int width, int height, List<Bar> bars) {
     }
 
     private static Bar bar(
-            Plan plan, Position position, List<Fixture> line, boolean first, int count, int y, Selection selection, Tints tints) {
+            Plan plan,
+            Position position,
+            List<Fixture> line,
+            boolean first,
+            int count,
+            int y,
+            Selection selection,
+            Tints tints) {
         List<Unit> units = new ArrayList<>();
         for (Fixture fixture : line) {
             int x = UNIT_PITCH / 2 + units.size() * UNIT_PITCH;

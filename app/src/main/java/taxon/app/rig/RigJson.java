@@ -22,7 +22,8 @@ final class RigJson {
 
     private static ObjectNode fixture(Plan plan, Fixture fixture) {
         ObjectNode node = ElementJson.write(fixture);
-        node.put("typeName", plan.type(fixture).fullName()).put("positionName", plan.position(fixture).name());
+        node.put("typeName", plan.type(fixture).fullName())
+                .put("positionName", plan.position(fixture).name());
         var blocks = node.putArray("blocks");
         plan.blocksOf(fixture).forEach(b -> {
             ObjectNode block = blocks.addObject()

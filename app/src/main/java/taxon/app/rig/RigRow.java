@@ -54,7 +54,9 @@ record RigRow(
                 f.mode(),
                 plan.position(f).name(),
                 f.unit(),
-                blocks.stream().map(b -> b.start().map(StartAddress::toString).orElse("none")).collect(Collectors.joining(" ")),
+                blocks.stream()
+                        .map(b -> b.start().map(StartAddress::toString).orElse("none"))
+                        .collect(Collectors.joining(" ")),
                 blocks.stream().mapToInt(PlannedBlock::footprint).sum(),
                 Marks.of(standing(plan, blocks)),
                 f.name(),

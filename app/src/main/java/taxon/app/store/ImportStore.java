@@ -37,7 +37,8 @@ public class ImportStore {
 
     public void choose(int job, int id, Map<Integer, Choice> choices) {
         ObjectNode node = Json.object();
-        choices.forEach((line, c) -> node.putObject(line.toString()).put("type", c.type().value()).put("mode", c.mode()));
+        choices.forEach((line, c) ->
+                node.putObject(line.toString()).put("type", c.type().value()).put("mode", c.mode()));
         rows.choose(job, id, node.toString());
     }
 

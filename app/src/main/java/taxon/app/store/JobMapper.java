@@ -13,7 +13,13 @@ import org.jspecify.annotations.Nullable;
 @Mapper
 interface JobMapper {
     record JobRow(
-            int id, String name, String venue, @Nullable String fromDay, @Nullable String toDay, String note, long version) {}
+            int id,
+            String name,
+            String venue,
+            @Nullable String fromDay,
+            @Nullable String toDay,
+            String note,
+            long version) {}
 
     @Select("select id, name, venue, from_day, to_day, note, version from job where id = #{id}")
     Optional<JobRow> find(int id);

@@ -37,7 +37,8 @@ final class PlanRows {
 
     record TypeRow(String typeId, String definition) {
         static TypeRow of(RigType type) {
-            return new TypeRow(type.type().id().value(), FixtureTypeJson.write(type.type()).toString());
+            return new TypeRow(
+                    type.type().id().value(), FixtureTypeJson.write(type.type()).toString());
         }
 
         RigType element() {
@@ -77,11 +78,21 @@ final class PlanRows {
             Route route = universe.route().orElse(null);
             if (route instanceof Route.ArtNet a) {
                 return new UniverseRow(
-                        number, universe.label(), ART_NET, a.address().number(), a.port().node(), a.port().number());
+                        number,
+                        universe.label(),
+                        ART_NET,
+                        a.address().number(),
+                        a.port().node(),
+                        a.port().number());
             }
             if (route instanceof Route.Sacn s) {
                 return new UniverseRow(
-                        number, universe.label(), SACN, s.universe().number(), s.port().node(), s.port().number());
+                        number,
+                        universe.label(),
+                        SACN,
+                        s.universe().number(),
+                        s.port().node(),
+                        s.port().number());
             }
             return new UniverseRow(number, universe.label(), null, null, null, null);
         }
@@ -105,7 +116,11 @@ final class PlanRows {
     record ReservedRow(int number, int universe, int firstSlot, int lastSlot, String label) {
         static ReservedRow of(ReservedRun run) {
             return new ReservedRow(
-                    run.number(), run.universe().number(), run.slots().first(), run.slots().last(), run.label());
+                    run.number(),
+                    run.universe().number(),
+                    run.slots().first(),
+                    run.slots().last(),
+                    run.label());
         }
 
         ReservedRun element() {
@@ -151,7 +166,10 @@ final class PlanRows {
     record AddressRow(int fixture, int block, int universe, int slot) {
         static AddressRow of(Fixture fixture, int block, StartAddress address) {
             return new AddressRow(
-                    fixture.key().number(), block, address.universe().number(), address.slot().number());
+                    fixture.key().number(),
+                    block,
+                    address.universe().number(),
+                    address.slot().number());
         }
 
         StartAddress address() {

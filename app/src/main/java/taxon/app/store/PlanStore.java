@@ -59,8 +59,10 @@ public class PlanStore {
         rows.universes(job).forEach(r -> elements.add(r.element()));
         rows.reservedRuns(job).forEach(r -> elements.add(r.element()));
         Map<Integer, Map<Integer, StartAddress>> addresses = new HashMap<>();
-        rows.addresses(job).forEach(a -> addresses.computeIfAbsent(a.fixture(), f -> new HashMap<>())
-                .put(a.block(), a.address()));
+        rows.addresses(job)
+                .forEach(a -> addresses
+                        .computeIfAbsent(a.fixture(), f -> new HashMap<>())
+                        .put(a.block(), a.address()));
         rows.fixtures(job).forEach(r -> elements.add(r.element(addresses.getOrDefault(r.number(), Map.of()))));
         rows.evidence(job).forEach(r -> elements.add(r.element()));
         return new Stored(job, row.version(), Plan.of(elements));
@@ -78,7 +80,8 @@ public class PlanStore {
     /** Writes the changed rows. Call inside a transaction. */
     public void write(int job, PlanDelta delta) {
         List<ElementKey> removed = new ArrayList<>();
-        delta.changes().forEach((key, change) -> change.after().ifPresentOrElse(e -> put(job, e), () -> removed.add(key)));
+        delta.changes()
+                .forEach((key, change) -> change.after().ifPresentOrElse(e -> put(job, e), () -> removed.add(key)));
         Collections.reverse(removed);
         removed.forEach(key -> drop(job, key));
     }

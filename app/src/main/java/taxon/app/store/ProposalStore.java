@@ -29,7 +29,8 @@ public class ProposalStore {
     }
 
     public Optional<StoredProposal> find(int job, int id) {
-        return rows.find(job, id).map(r -> new StoredProposal(r.id(), r.baseVersion(), Progress.valueOf(r.state()), r.request()));
+        return rows.find(job, id)
+                .map(r -> new StoredProposal(r.id(), r.baseVersion(), Progress.valueOf(r.state()), r.request()));
     }
 
     /** Ends an open one; false when it was ended already, as by a form that is posted twice. */

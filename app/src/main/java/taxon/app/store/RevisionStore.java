@@ -65,7 +65,8 @@ public class RevisionStore {
         Optional<RevisionRow> latest = rows.latest(job);
         return new RevisionState(
                 latest.map(RevisionStore::revision),
-                latest.map(r -> journal.editsSince(job, r.journalId(), r.version())).orElseGet(() -> journal.editsSince(job, 0, 0)));
+                latest.map(r -> journal.editsSince(job, r.journalId(), r.version()))
+                        .orElseGet(() -> journal.editsSince(job, 0, 0)));
     }
 
     private static Revision revision(RevisionRow row) {

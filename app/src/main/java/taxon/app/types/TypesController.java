@@ -68,7 +68,8 @@ class TypesController {
         frames.open(job, Optional.of(Stage.TYPES), request, model);
         Map<String, Long> used = used(state, f -> f.type().equals(type.id()) ? f.mode() : "");
         model.addAttribute("type", type);
-        model.addAttribute("modes", type.modes().stream().map(m -> ModeSheet.of(m, used)).toList());
+        model.addAttribute(
+                "modes", type.modes().stream().map(m -> ModeSheet.of(m, used)).toList());
         return "types/type";
     }
 

@@ -16,7 +16,6 @@ import taxon.core.network.Route;
 import taxon.core.proof.Standing;
 import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.Fixture;
-
 import taxon.core.rig.Mark;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
@@ -80,7 +79,8 @@ public record Card(
     }
 
     private static List<String> modes(FixtureType type, Fixture fixture) {
-        List<String> modes = new ArrayList<>(type.modes().stream().map(m -> m.name()).toList());
+        List<String> modes =
+                new ArrayList<>(type.modes().stream().map(m -> m.name()).toList());
         if (!modes.contains(fixture.mode())) {
             modes.add(0, fixture.mode());
         }
@@ -117,8 +117,9 @@ public record Card(
     private static Optional<String> evidence(Plan plan, PlannedBlock block, Standing standing) {
         BlockEvidence known = plan.evidence(block.ref());
         Function<Mark, String> when = m -> DAY.format(m.at().atOffset(ZoneOffset.UTC)) + " UTC, " + m.by();
-        return Standing.latest(known).map(m -> standing == Standing.STALE
-                ? "The unit had " + m.address() + ", " + m.mode() + " on " + when.apply(m) + ". Touch it again."
-                : (standing == Standing.PROVED ? "Proved " : "Set ") + when.apply(m) + ".");
+        return Standing.latest(known)
+                .map(m -> standing == Standing.STALE
+                        ? "The unit had " + m.address() + ", " + m.mode() + " on " + when.apply(m) + ". Touch it again."
+                        : (standing == Standing.PROVED ? "Proved " : "Set ") + when.apply(m) + ".");
     }
 }

@@ -54,7 +54,9 @@ public final class Fields {
                 return Optional.of(number);
             }
         }
-        refuse(field, "The " + words + " is " + shown(text) + "; it takes a whole number, " + least + " to " + most + ".");
+        refuse(
+                field,
+                "The " + words + " is " + shown(text) + "; it takes a whole number, " + least + " to " + most + ".");
         return Optional.empty();
     }
 

@@ -38,6 +38,7 @@ public record FindingView(
                 finding.fixtures().stream().map(FixtureKey::number).toList(),
                 remedy.filter(Remedy.Apply.class::isInstance).map(Remedy::label),
                 decide.map(Remedy::label),
-                decide.map(d -> d.where() == Remedy.Where.PLACING ? "addresses" : "network").orElse(""));
+                decide.map(d -> d.where() == Remedy.Where.PLACING ? "addresses" : "network")
+                        .orElse(""));
     }
 }

@@ -50,7 +50,8 @@ public class Frames {
 
     private static String here(HttpServletRequest request) {
         StringBuilder here = new StringBuilder(request.getServletPath());
-        String selection = Selection.read(Objects.requireNonNullElse(request.getParameter("sel"), "")).query();
+        String selection = Selection.read(Objects.requireNonNullElse(request.getParameter("sel"), ""))
+                .query();
         return here.append(selection).toString();
     }
 
@@ -62,7 +63,9 @@ public class Frames {
                 state.version(),
                 state.plan().sheet().name(),
                 revisions.state(state.job()).words(),
-                Arrays.stream(Stage.values()).map(s -> link(state, s, stage, tally)).toList(),
+                Arrays.stream(Stage.values())
+                        .map(s -> link(state, s, stage, tally))
+                        .toList(),
                 tally,
                 here,
                 selection,
@@ -96,7 +99,8 @@ public class Frames {
     private static long count(JobState state, Stage stage, Severity severity) {
         return stage.rules().stream()
                 .filter(r -> r.severity() == severity)
-                .mapToLong(r -> state.check().byRule().getOrDefault(r, List.of()).size())
+                .mapToLong(
+                        r -> state.check().byRule().getOrDefault(r, List.of()).size())
                 .sum();
     }
 }

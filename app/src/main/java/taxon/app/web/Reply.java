@@ -26,7 +26,8 @@ public final class Reply {
     /** Flash attribute with the sentence that a page shows once. */
     public static final String TOLD = "told";
 
-    private static final Pattern OWN_PAGE = Pattern.compile("/(jobs/\\d{1,9}(/[a-zA-Z0-9/.-]*)?)?(\\?[a-zA-Z0-9=&,.+%-]*)?");
+    private static final Pattern OWN_PAGE =
+            Pattern.compile("/(jobs/\\d{1,9}(/[a-zA-Z0-9/.-]*)?)?(\\?[a-zA-Z0-9=&,.+%-]*)?");
 
     private final HttpServletRequest request;
     private final Fields fields;
@@ -62,7 +63,8 @@ public final class Reply {
 
     /** The version of the job that the form was made on; a form without one is refused. */
     public long version() {
-        return fields.number("version", "version of the job", 0, Integer.MAX_VALUE).orElse(0);
+        return fields.number("version", "version of the job", 0, Integer.MAX_VALUE)
+                .orElse(0);
     }
 
     public static boolean wantsJson(HttpServletRequest request) {
@@ -117,7 +119,8 @@ public final class Reply {
     }
 
     private Object conflict(EditOutcome.Conflict conflict) {
-        List<String> titles = conflict.since().stream().map(e -> "“" + e.title() + "”").toList();
+        List<String> titles =
+                conflict.since().stream().map(e -> "“" + e.title() + "”").toList();
         return conflicting("The job changed since this page was made"
                 + (titles.isEmpty() ? "" : ": " + String.join(", ", titles))
                 + ". What you typed is kept; look at it again and send it once more.");
@@ -129,8 +132,9 @@ public final class Reply {
         if (wantsJson(request)) {
             ObjectNode body = Json.object().put("status", status.value());
             var reasons = body.putArray("reasons");
-            fault.reasons().forEach((field, sentences) -> sentences.forEach(
-                    s -> reasons.addObject().put("field", field).put("sentence", s)));
+            fault.reasons()
+                    .forEach((field, sentences) -> sentences.forEach(
+                            s -> reasons.addObject().put("field", field).put("sentence", s)));
             return json(status, body);
         }
         request.setAttribute(FormFault.NAME, fault);
@@ -138,6 +142,8 @@ public final class Reply {
     }
 
     public static ResponseEntity<String> json(HttpStatus status, ObjectNode body) {
-        return ResponseEntity.status(status).contentType(MediaType.APPLICATION_JSON).body(Json.print(body));
+        return ResponseEntity.status(status)
+                .contentType(MediaType.APPLICATION_JSON)
+                .body(Json.print(body));
     }
 }

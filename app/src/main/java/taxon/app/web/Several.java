@@ -24,7 +24,12 @@ public record Several(List<String> labels, List<Line> lines) {
                         line("Type", fixtures, f -> plan.type(f).fullName()),
                         line("Mode", fixtures, Fixture::mode),
                         line("Position", fixtures, f -> plan.position(f).name()),
-                        line("Universe", fixtures, f -> f.address(1).map(a -> a.universe().toString()).orElse("none")),
+                        line(
+                                "Universe",
+                                fixtures,
+                                f -> f.address(1)
+                                        .map(a -> a.universe().toString())
+                                        .orElse("none")),
                         line("Note", fixtures, Fixture::note)));
     }
 
@@ -33,7 +38,9 @@ public record Several(List<String> labels, List<Line> lines) {
         if (values.size() == 1) {
             return new Line(name, values.get(0).isBlank() ? "none" : values.get(0), true);
         }
-        String named = String.join(", ", values.stream().limit(NAMED).map(v -> v.isBlank() ? "none" : v).toList());
+        String named = String.join(
+                ", ",
+                values.stream().limit(NAMED).map(v -> v.isBlank() ? "none" : v).toList());
         return new Line(name, values.size() + " different: " + named + (values.size() > NAMED ? " …" : ""), false);
     }
 }

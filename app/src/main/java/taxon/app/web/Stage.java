@@ -16,6 +16,7 @@ public enum Stage {
     HANDOVER("Handover", EnumSet.noneOf(Rule.class));
 
     private final String title;
+
     @SuppressWarnings("ImmutableEnumChecker") // handed out as copies only
     private final Set<Rule> rules;
 

@@ -36,7 +36,8 @@ public record Tally(
 
     static Tally of(JobState state) {
         Plan plan = state.plan();
-        List<UniverseNumber> universes = plan.universes().stream().map(Universe::number).toList();
+        List<UniverseNumber> universes =
+                plan.universes().stream().map(Universe::number).toList();
         Occupancy occupancy = Occupancy.of(plan, Set.of());
         Map<Standing, Integer> standings = standings(plan);
         var gap = occupancy.largestFree(universes);
@@ -45,7 +46,8 @@ public record Tally(
                 universes.stream().mapToInt(occupancy::usedSlots).sum(),
                 universes.size() * Slot.LAST,
                 universes.size(),
-                gap.map(g -> g.universe() + String.format(".%03d, ", g.slots().first()) + g.slots().length() + " slots")
+                gap.map(g -> g.universe() + String.format(".%03d, ", g.slots().first())
+                                + g.slots().length() + " slots")
                         .orElse(""),
                 gap.map(g -> g.universe().number()).orElse(0),
                 state.check().count(Severity.STOP),

@@ -26,8 +26,8 @@ import taxon.app.testing.Browser;
 import taxon.app.testing.TaxonServer;
 import taxon.app.testing.Zips;
 import taxon.formats.bundle.Bundle;
-import taxon.formats.json.Json;
 import taxon.formats.json.JobJson;
+import taxon.formats.json.Json;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -70,8 +70,14 @@ class JourneyTest {
     @Order(2)
     void anEquipmentListIsLookedAtCorrectedAndApplied() throws IOException {
         Path list = Files.createTempFile("list", ".csv");
-        Files.writeString(list, demoList().replace("12;Oxbow;Curlew 12;37ch", "12;Oxbow;Curlwe 12;37ch")
-                .replace("4;Fernglass;Kestrel;18ch;Crane rail;301-304", "-3;Fernglass;Kestrel;18ch;Crane rail;301"), StandardCharsets.UTF_8);
+        Files.writeString(
+                list,
+                demoList()
+                        .replace("12;Oxbow;Curlew 12;37ch", "12;Oxbow;Curlwe 12;37ch")
+                        .replace(
+                                "4;Fernglass;Kestrel;18ch;Crane rail;301-304",
+                                "-3;Fernglass;Kestrel;18ch;Crane rail;301"),
+                StandardCharsets.UTF_8);
         browser.put("#import input[type=file]", list.toString());
         browser.click("#import .btn");
         browser.see("#work", "2 rows cannot be added yet; the others can.");
@@ -117,7 +123,10 @@ class JourneyTest {
         browser.click("#work a", "Heron 380");
         browser.see("h2", "24-channel with shutters");
         browser.see("h3", "Shutter add-on, 4 slots; switch on first: Shutter module: on");
-        assertThat(browser.texts("section:nth-of-type(2) tr:nth-child(2)")).first().asString().contains("2", "Pan", "fine");
+        assertThat(browser.texts("section:nth-of-type(2) tr:nth-child(2)"))
+                .first()
+                .asString()
+                .contains("2", "Pan", "fine");
     }
 
     @Test
@@ -251,9 +260,11 @@ class JourneyTest {
     @Order(11)
     void theFilesOpenInOtherReaders() throws IOException {
         for (JsonNode file : Json.parse(bundle.get("manifest.json")).path("files")) {
-            assertThat(file.path("sha256").asString()).isEqualTo(Bundle.sha256(bundle.get(file.path("name").asString())));
+            assertThat(file.path("sha256").asString())
+                    .isEqualTo(Bundle.sha256(bundle.get(file.path("name").asString())));
         }
-        assertThat(Zips.pdfText(bundle.get("patch-by-universe.pdf"))).contains("Harbour evening, Dock 4. Revision A.", "page 1 of", "Universe 7");
+        assertThat(Zips.pdfText(bundle.get("patch-by-universe.pdf")))
+                .contains("Harbour evening, Dock 4. Revision A.", "page 1 of", "Universe 7");
         String csv = new String(bundle.get("patch-by-fixture.csv"), StandardCharsets.UTF_8).substring(1);
         try (CSVParser parser = CSVFormat.RFC4180.parse(new StringReader(csv))) {
             List<CSVRecord> records = parser.getRecords();
@@ -262,7 +273,8 @@ class JourneyTest {
         }
         var schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
                 .getSchema(new String(bundle.get(JobJson.SCHEMA_NAME), StandardCharsets.UTF_8), InputFormat.JSON);
-        assertThat(schema.validate(new String(bundle.get("job.json"), StandardCharsets.UTF_8), InputFormat.JSON)).isEmpty();
+        assertThat(schema.validate(new String(bundle.get("job.json"), StandardCharsets.UTF_8), InputFormat.JSON))
+                .isEmpty();
     }
 
     @Test
@@ -292,6 +304,8 @@ class JourneyTest {
         assertThat(browser.requests())
                 .hasSizeGreaterThan(20)
                 .allMatch(u -> u.startsWith(server.url()) || u.startsWith("data:") || u.startsWith("chrome"));
-        assertThat(browser.complaints()).filteredOn(c -> !c.contains("status of 422")).isEmpty();
+        assertThat(browser.complaints())
+                .filteredOn(c -> !c.contains("status of 422"))
+                .isEmpty();
     }
 }

@@ -63,7 +63,9 @@ class JobEditorTest {
 
     @Test
     void aJobThatDoesNotExistIsSaidSo() {
-        assertThatThrownBy(() -> editor.undo(9, 0)).isInstanceOf(NoSuchJobException.class).hasMessage("There is no job 9.");
+        assertThatThrownBy(() -> editor.undo(9, 0))
+                .isInstanceOf(NoSuchJobException.class)
+                .hasMessage("There is no job 9.");
     }
 
     private EditOutcome rename(String name) {

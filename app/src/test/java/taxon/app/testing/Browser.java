@@ -45,10 +45,19 @@ public final class Browser implements AutoCloseable {
             ChromeOptions options = new ChromeOptions();
             options.setBinary("/usr/bin/chromium");
             options.addArguments(
-                    "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
-                    "--disable-background-networking", "--disable-component-update", "--disable-sync",
-                    "--disable-dev-shm-usage", "--hide-scrollbars", "--force-device-scale-factor=1",
-                    "--window-size=1280,800", "--user-data-dir=" + profile.resolve("data"));
+                    "--headless=new",
+                    "--no-sandbox",
+                    "--disable-gpu",
+                    "--disable-quic",
+                    "--no-first-run",
+                    "--disable-background-networking",
+                    "--disable-component-update",
+                    "--disable-sync",
+                    "--disable-dev-shm-usage",
+                    "--hide-scrollbars",
+                    "--force-device-scale-factor=1",
+                    "--window-size=1280,800",
+                    "--user-data-dir=" + profile.resolve("data"));
             options.setExperimentalOption("prefs", Map.of("download.default_directory", downloads.toString()));
             LoggingPreferences logs = new LoggingPreferences();
             logs.enable(LogType.PERFORMANCE, Level.ALL);
@@ -83,7 +92,9 @@ public final class Browser implements AutoCloseable {
 
     /** Waits until an element like this has these words in it. */
     public void see(String css, String words) {
-        until("no " + css + " with “" + words + "” but: " + "…", () -> texts(css).stream().anyMatch(t -> t.contains(words)));
+        until(
+                "no " + css + " with “" + words + "” but: " + "…",
+                () -> texts(css).stream().anyMatch(t -> t.contains(words)));
     }
 
     /** Waits until no element like this has these words in it. */
@@ -156,10 +167,12 @@ public final class Browser implements AutoCloseable {
 
     /** A part of the page may be swapped between finding it and using it: then it is found again. */
     private void again(Runnable act) {
-        new WebDriverWait(driver, PATIENCE).ignoring(StaleElementReferenceException.class).until(d -> {
-            act.run();
-            return true;
-        });
+        new WebDriverWait(driver, PATIENCE)
+                .ignoring(StaleElementReferenceException.class)
+                .until(d -> {
+                    act.run();
+                    return true;
+                });
     }
 
     private void until(String complaint, Supplier<Boolean> condition) {

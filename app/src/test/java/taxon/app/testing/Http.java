@@ -80,7 +80,8 @@ public final class Http {
 
     public Answer upload(String path, String fileName, byte[] content) {
         List<byte[]> parts = List.of(
-                ("--" + BOUNDARY + "\r\nContent-Disposition: form-data; name=\"_csrf\"\r\n\r\n" + TOKEN + "\r\n--" + BOUNDARY
+                ("--" + BOUNDARY + "\r\nContent-Disposition: form-data; name=\"_csrf\"\r\n\r\n" + TOKEN + "\r\n--"
+                                + BOUNDARY
                                 + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + fileName
                                 + "\"\r\nContent-Type: application/octet-stream\r\n\r\n")
                         .getBytes(StandardCharsets.UTF_8),

@@ -81,7 +81,8 @@ public final class TaxonServer implements AutoCloseable {
     }
 
     public String url() {
-        return "http://127.0.0.1:" + ((WebServerApplicationContext) context).getWebServer().getPort();
+        return "http://127.0.0.1:"
+                + ((WebServerApplicationContext) context).getWebServer().getPort();
     }
 
     public Http http() {

@@ -40,7 +40,8 @@ public sealed interface Evidence {
      * @param places where each of them hangs, "Crane rail, unit 4"
      * @param free the next ID that nobody has; empty when all are given away
      */
-    record DuplicateId(FixtureId id, List<Fixture> fixtures, List<String> places, Optional<FixtureId> free) implements Evidence {}
+    record DuplicateId(FixtureId id, List<Fixture> fixtures, List<String> places, Optional<FixtureId> free)
+            implements Evidence {}
 
     record ReservedTouched(PlannedBlock block, StartAddress start, ReservedRun run, SlotRange shared)
             implements Evidence {}

@@ -70,7 +70,8 @@ final class FixtureRules {
         return Finding.about(
                 Rule.DUPLICATE_ID,
                 fixtures.stream().map(Fixture::key).toList(),
-                new Evidence.DuplicateId(id, fixtures, fixtures.stream().map(this::place).toList(), free),
+                new Evidence.DuplicateId(
+                        id, fixtures, fixtures.stream().map(this::place).toList(), free),
                 free.map(to -> new Remedy.Apply("Number the last one " + to, FixtureEdits.renumber(last.key(), to))));
     }
 

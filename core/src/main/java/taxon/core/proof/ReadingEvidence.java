@@ -29,8 +29,10 @@ public final class ReadingEvidence {
         List<BlockEvidence> evidence = new ArrayList<>();
         for (Line line : comparison.lines()) {
             if (line.fixture().isPresent() && line.found().isPresent()) {
-                List<BlockEvidence> learnt = of(plan, line.fixture().get(), line.found().get(), at);
-                learnt.forEach(e -> evidence.add(isGuess(line) ? e.withUid(plan.evidence(e.ref()).uid()) : e));
+                List<BlockEvidence> learnt =
+                        of(plan, line.fixture().get(), line.found().get(), at);
+                learnt.forEach(e -> evidence.add(
+                        isGuess(line) ? e.withUid(plan.evidence(e.ref()).uid()) : e));
             }
         }
         return evidence;

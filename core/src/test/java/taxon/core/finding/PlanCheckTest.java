@@ -83,7 +83,8 @@ class PlanCheckTest {
         Plan plan = CLEAN.with(
                 CLEAN.fixtures().get(1).withId(CLEAN.fixtures().get(0).id()));
         Finding finding = only(plan, Rule.DUPLICATE_ID);
-        assertThat(FindingText.sentence(finding)).contains("Fixture ID 101 is given 2 times: Pipe, unit 1; Pipe, unit 2.", "next free ID is 102");
+        assertThat(FindingText.sentence(finding))
+                .contains("Fixture ID 101 is given 2 times: Pipe, unit 1; Pipe, unit 2.", "next free ID is 102");
     }
 
     @Test
