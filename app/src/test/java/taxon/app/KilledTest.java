@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Matcher;
@@ -29,6 +30,7 @@ class KilledTest {
         Path data = TaxonServer.newStore();
         Process process = start(data);
         AtomicInteger acknowledged = new AtomicInteger();
+        CompletableFuture<Void> edits = CompletableFuture.completedFuture(null);
         try {
             Http http = new Http(url(process));
             http.post("/jobs", "name", "Killed");
@@ -44,13 +46,15 @@ class KilledTest {
                     "Pipe",
                     "firstId",
                     1);
-            CompletableFuture<Void> edits = CompletableFuture.runAsync(() -> editUntilItFails(http, acknowledged));
-            while (acknowledged.get() < BEFORE_THE_KILL && !edits.isDone()) {
-                Thread.onSpinWait();
-            }
+            CountDownLatch enough = new CountDownLatch(BEFORE_THE_KILL);
+            edits = CompletableFuture.runAsync(() -> editUntilItFails(http, acknowledged, enough));
+            assertThat(enough.await(120, TimeUnit.SECONDS))
+                    .as("edits are acknowledged")
+                    .isTrue();
         } finally {
             process.destroyForcibly().waitFor(20, TimeUnit.SECONDS);
         }
+        edits.get(20, TimeUnit.SECONDS);
         int sure = acknowledged.get();
         assertThat(sure).isGreaterThanOrEqualTo(BEFORE_THE_KILL);
         try (TaxonServer again = TaxonServer.on(data)) {
@@ -66,13 +70,14 @@ class KilledTest {
         }
     }
 
-    private static void editUntilItFails(Http http, AtomicInteger acknowledged) {
+    private static void editUntilItFails(Http http, AtomicInteger acknowledged, CountDownLatch enough) {
         try {
             for (int n = 1; n < 100_000; n++) {
                 int status = http.post("/jobs/1/fixtures/1/address", "version", n, "block", 1, "address", n)
                         .status();
                 assertThat(status).isEqualTo(200);
                 acknowledged.set(n);
+                enough.countDown();
             }
         } catch (UncheckedIOException killed) {
             assertThat(acknowledged.get()).isPositive();

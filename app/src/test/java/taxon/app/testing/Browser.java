@@ -1,5 +1,6 @@
 package taxon.app.testing;
 
+import com.deque.html.axecore.selenium.AxeBuilder;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -225,6 +226,21 @@ public final class Browser implements AutoCloseable {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** What axe-core finds against WCAG 2.2 A and AA on the page as it is, one line a finding. */
+    public List<String> accessibilityFaults() {
+        return new AxeBuilder()
+                        .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"))
+                        .analyze(driver)
+                        .getViolations()
+                        .stream()
+                        .map(r -> r.getId() + ": "
+                                + r.getNodes().stream()
+                                        .limit(3)
+                                        .map(n -> n.getHtml())
+                                        .toList())
+                        .toList();
     }
 
     public Object script(String script, Object... arguments) {

@@ -1,0 +1,122 @@
+package taxon.app.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.openqa.selenium.Keys;
+import taxon.app.testing.Browser;
+import taxon.app.testing.TaxonServer;
+
+/** Every page of the demo: nothing asked of another host, no complaint, WCAG 2.2 AA by axe-core, by day and by night. */
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class PagesTest {
+    private static final List<String> PAGES = List.of(
+            "/",
+            "/jobs/1/rig",
+            "/jobs/1/rig?sel=25",
+            "/jobs/1/rig?sel=25,26",
+            "/jobs/1/types",
+            "/jobs/1/types/pellucid-bittern",
+            "/jobs/1/addresses",
+            "/jobs/1/network",
+            "/jobs/1/paperwork/by-universe",
+            "/jobs/1/checks?standing=stale",
+            "/jobs/1/handover",
+            "/jobs/1/findings",
+            "/jobs/1/sheet",
+            "/jobs/99");
+
+    private static TaxonServer server;
+    private static Browser browser;
+
+    @BeforeAll
+    static void start() {
+        server = TaxonServer.demo();
+        browser = Browser.start();
+    }
+
+    @AfterAll
+    static void stop() {
+        browser.close();
+        server.close();
+    }
+
+    @Test
+    @Order(1)
+    void everyPageIsAccessibleByDay() {
+        PAGES.forEach(PagesTest::check);
+    }
+
+    @Test
+    @Order(2)
+    void everyPageIsAccessibleByNight() {
+        browser.open(server.url() + "/");
+        browser.click("button[name=theme]", "Night");
+        browser.see("button[name=theme]", "Day");
+        assertThat(String.valueOf(browser.script("return document.documentElement.className")))
+                .isEqualTo("night");
+        PAGES.forEach(PagesTest::check);
+    }
+
+    private static void check(String page) {
+        browser.open(server.url() + page);
+        assertThat(browser.accessibilityFaults()).as(page).isEmpty();
+        assertThat(browser.requests()).as(page).allMatch(u -> u.startsWith(server.url()) || u.startsWith("data:"));
+        assertThat(browser.complaints())
+                .as(page)
+                .filteredOn(c -> !c.contains("status of 404"))
+                .isEmpty();
+    }
+
+    @ParameterizedTest
+    @Order(3)
+    @ValueSource(strings = {"/jobs/1/rig", "/jobs/1/checks", "/jobs/1/handover", "/jobs/1/rig?sel=25"})
+    void onAPhoneNothingRunsOutOfThePage(String page) {
+        browser.size(390, 844);
+        browser.open(server.url() + page);
+        assertThat((Long) browser.script("return document.documentElement.scrollWidth"))
+                .isLessThanOrEqualTo(390);
+        browser.size(1280, 800);
+    }
+
+    @Test
+    @Order(4)
+    void theKeyboardFindsChoosesAndUndoes() {
+        browser.open(server.url() + "/jobs/1/addresses");
+        browser.press("/");
+        browser.press("2.73", Keys.ENTER);
+        browser.see("#card-id", "203");
+        browser.press("/");
+        browser.press("nothing like it", Keys.ENTER);
+        browser.see(".refused", "Nothing is called “nothing like it”");
+        assertThat(browser.value("#jot")).isEqualTo("nothing like it");
+    }
+
+    @Test
+    @Order(5)
+    void ofTwoBrowsersEditingOneFixtureTheLaterIsToldAndKeepsItsInput() {
+        try (Browser other = Browser.start()) {
+            for (Browser each : List.of(browser, other)) {
+                each.open(server.url() + "/jobs/1/addresses?sel=30");
+                each.see("#card-id", "302");
+            }
+            browser.type("#address-1", "2.400");
+            browser.click("button[title^='An empty field']");
+            browser.see(".told", "302 to 2.400");
+            other.type("#address-1", "2.450");
+            other.click("button[title^='An empty field']");
+            other.see(".refused", "The job changed since this page was made: “302 to 2.400”.");
+            assertThat(other.value("#address-1")).isEqualTo("2.450");
+            other.click("button[title^='An empty field']");
+            other.see(".told", "302 to 2.450");
+        }
+    }
+}

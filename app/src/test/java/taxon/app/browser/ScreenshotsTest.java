@@ -1,0 +1,70 @@
+package taxon.app.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+import taxon.app.testing.Browser;
+import taxon.app.testing.TaxonServer;
+
+/** Takes the pictures of docs/screenshots anew from the demo: {@code ./taxon screenshots}. Not part of the test run. */
+@EnabledIfSystemProperty(named = "taxon.screenshots", matches = "true")
+class ScreenshotsTest {
+    private static final Path FOLDER = Path.of("../docs/screenshots");
+
+    @Test
+    void allPicturesAreTaken() throws Exception {
+        Files.createDirectories(FOLDER);
+        try (TaxonServer server = TaxonServer.demo();
+                Browser browser = Browser.start()) {
+            String job = server.url() + "/jobs/1/";
+            take(browser, job + "rig?sel=25", "rig");
+            take(browser, job + "types/fernglass-heron-380", "type");
+            take(browser, job + "addresses?sel=28", "addresses");
+            take(browser, job + "network", "network");
+            take(browser, job + "paperwork/by-universe", "paperwork");
+            take(browser, job + "findings", "findings");
+            browser.open(job + "addresses");
+            browser.click("#propose");
+            browser.see("#proposal h2", "2 fixtures move");
+            browser.screenshot(FOLDER.resolve("proposal.png"));
+            Path list = Files.createTempFile("harbour", ".csv");
+            Files.writeString(list, """
+                    Equipment for the harbour evening
+                    Qty,Manufacturer,Model,DMX Mode,Location,FID,Notes,Weight kg
+                    8,Fernglass,Heron 380,24-channel,Crane rail,201,front,30
+                    16,Fernglas,Tren,16ch,North quay,101-116,,9
+                    0,Oxbow,Dunlin,3ch,Dock steps,901,,2
+                    4,Brackwater,Plover,12ch,Dock floor,501,,4
+                    2,Brackwater,Plover,9ch,Dock floor,521,,4
+                    30,Total
+                    """);
+            browser.open(job + "rig");
+            browser.put("#import input[type=file]", list.toString());
+            browser.click("#import .btn");
+            browser.see("#work", "3 rows cannot be added yet");
+            browser.screenshot(FOLDER.resolve("import.png"));
+            browser.open(job + "checks");
+            browser.click("#read");
+            browser.see("#comparison", "unexpected");
+            browser.click("#comparison tr:nth-child(3) .btn");
+            browser.see("#armed", "One write of start address");
+            browser.screenshot(FOLDER.resolve("checks.png"));
+            take(browser, job + "handover", "handover");
+            browser.click("button[name=theme]", "Night");
+            browser.see("button[name=theme]", "Day");
+            take(browser, job + "addresses?sel=28", "addresses-night");
+            browser.size(390, 844);
+            take(browser, job + "rig?sel=24", "phone");
+        }
+        assertThat(FOLDER.resolve("phone.png")).exists();
+    }
+
+    private static void take(Browser browser, String url, String name) {
+        browser.open(url);
+        browser.see("#revision", "Revision A");
+        browser.screenshot(FOLDER.resolve(name + ".png"));
+    }
+}
