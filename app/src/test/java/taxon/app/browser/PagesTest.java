@@ -63,13 +63,21 @@ class PagesTest {
         browser.see("button[name=theme]", "Day");
         assertThat(String.valueOf(browser.script("return document.documentElement.className")))
                 .isEqualTo("night");
-        PAGES.forEach(PagesTest::check);
+        List.of(
+                        "/jobs/1/rig?sel=25",
+                        "/jobs/1/addresses",
+                        "/jobs/1/network",
+                        "/jobs/1/checks?standing=stale",
+                        "/jobs/1/findings")
+                .forEach(PagesTest::check);
     }
 
     private static void check(String page) {
         browser.open(server.url() + page);
         assertThat(browser.accessibilityFaults()).as(page).isEmpty();
-        assertThat(browser.requests()).as(page).allMatch(u -> u.startsWith(server.url()) || u.startsWith("data:"));
+        assertThat(browser.requests())
+                .as(page)
+                .allMatch(u -> u.startsWith(server.url()) || u.startsWith("data:") || u.startsWith("chrome:"));
         assertThat(browser.complaints())
                 .as(page)
                 .filteredOn(c -> !c.contains("status of 404"))
@@ -94,7 +102,6 @@ class PagesTest {
         browser.press("/");
         browser.press("2.73", Keys.ENTER);
         browser.see("#card-id", "203");
-        browser.press("/");
         browser.press("nothing like it", Keys.ENTER);
         browser.see(".refused", "Nothing is called “nothing like it”");
         assertThat(browser.value("#jot")).isEqualTo("nothing like it");

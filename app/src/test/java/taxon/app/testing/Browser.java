@@ -118,17 +118,22 @@ public final class Browser implements AutoCloseable {
     }
 
     public void click(String css) {
-        again(() -> find(css).click());
+        again(() -> clickInView(find(css)));
     }
 
     /** Clicks the first element like this that has these words in it. */
     public void click(String css, String words) {
         see(css, words);
-        again(() -> driver.findElements(By.cssSelector(css)).stream()
+        again(() -> clickInView(driver.findElements(By.cssSelector(css)).stream()
                 .filter(e -> String.valueOf(e.getDomProperty("textContent")).contains(words))
                 .findFirst()
-                .orElseThrow()
-                .click());
+                .orElseThrow()));
+    }
+
+    /** Scrolls first, as a person does: the band and the tally stay in front of what lies at the edges. */
+    private void clickInView(WebElement element) {
+        driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", element);
+        element.click();
     }
 
     public void type(String css, String text) {
