@@ -149,6 +149,18 @@ class BadInputHttpTest {
         assertThat(http.get("/jobs/" + job + "/proposals/77").status()).isEqualTo(404);
         assertThat(http.page("/jobs/" + job + "/paperwork/by-moon").status()).isEqualTo(404);
         assertThat(http.get("/jobs/nine").status()).isEqualTo(404);
+        assertThat(http.post("/jobs/" + job + "/fixtures/0/address", "version", 1, "address", "1.1")
+                        .status())
+                .isEqualTo(404);
+        assertThat(http.post("/jobs/" + job + "/fixtures/-1/set").status()).isEqualTo(404);
+        assertThat(http.post("/jobs/" + job + "/nodes/7", "version", 1, "name", "x", "ip", "10.0.0.1", "ports", 1)
+                        .status())
+                .isEqualTo(404);
+        assertThat(http.post("/jobs/" + job + "/nodes/7/remove", "version", 1).reasons())
+                .contains("no node 7");
+        assertThat(http.post("/jobs/" + job + "/reserved/7/release", "version", 1)
+                        .status())
+                .isEqualTo(422);
     }
 
     @Test

@@ -14,6 +14,7 @@ import taxon.app.edit.JobState;
 import taxon.app.web.Fields;
 import taxon.app.web.Frame;
 import taxon.app.web.Frames;
+import taxon.app.web.Keys;
 import taxon.app.web.People;
 import taxon.app.web.Reply;
 import taxon.app.web.Stage;
@@ -25,7 +26,6 @@ import taxon.core.rig.AddressEdits;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Edit;
 import taxon.core.rig.ElementKey.Kind;
-import taxon.core.rig.FixtureKey;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
 
@@ -66,7 +66,7 @@ class AddressesController {
         if (fields.isFaulty()) {
             return reply.refused();
         }
-        BlockRef ref = new BlockRef(FixtureKey.of(key), block);
+        BlockRef ref = new BlockRef(Keys.fixture(key), block);
         String label =
                 frames.state(job).plan().block(ref).map(PlannedBlock::label).orElse(ref.toString());
         Edit edit = address.map(a -> AddressEdits.move(ref, a, label)).orElse(AddressEdits.clear(ref, label));

@@ -20,6 +20,7 @@ import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
 import taxon.app.web.Fields;
 import taxon.app.web.Frames;
+import taxon.app.web.Keys;
 import taxon.app.web.Marks;
 import taxon.app.web.NotThereException;
 import taxon.app.web.People;
@@ -200,7 +201,7 @@ class ChecksController {
         Reply reply = Reply.to(request, "set", "/jobs/" + job + "/checks?sel=" + key);
         JobState state = frames.state(job);
         Fixture fixture = state.plan()
-                .fixture(FixtureKey.of(key))
+                .fixture(Keys.fixture(key))
                 .orElseThrow(() -> new NotThereException("fixture with the key " + key));
         List<BlockEvidence> evidence = state.plan().blocksOf(fixture).stream()
                 .filter(b -> b.start().isPresent())

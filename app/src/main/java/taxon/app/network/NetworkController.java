@@ -15,6 +15,7 @@ import taxon.app.edit.JobState;
 import taxon.app.web.Fields;
 import taxon.app.web.FindingView;
 import taxon.app.web.Frames;
+import taxon.app.web.NotThereException;
 import taxon.app.web.People;
 import taxon.app.web.Reply;
 import taxon.app.web.Stage;
@@ -84,6 +85,9 @@ class NetworkController {
     @PostMapping("/jobs/{job}/nodes/{number}")
     Object changeNode(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
         Reply reply = Reply.to(request, "node-" + number, "/jobs/" + job + "/network");
+        if (frames.state(job).plan().node(number).isEmpty()) {
+            throw new NotThereException("node " + number);
+        }
         long version = reply.version();
         Optional<Node> node = node(reply.fields(), number);
         return node.isEmpty() || reply.fields().isFaulty()

@@ -16,6 +16,7 @@ import taxon.app.edit.JobState;
 import taxon.app.web.Fields;
 import taxon.app.web.Frame;
 import taxon.app.web.Frames;
+import taxon.app.web.Keys;
 import taxon.app.web.People;
 import taxon.app.web.Reply;
 import taxon.app.web.Stage;
@@ -111,7 +112,7 @@ class RigController {
             return reply.refused();
         }
         Edit edit = FixtureEdits.change(
-                FixtureKey.of(key),
+                Keys.fixture(key),
                 id.map(FixtureId::of),
                 fields.text("mode"),
                 fields.text("position"),

@@ -15,6 +15,9 @@ public record Node(int number, String name, Ipv4 ip, int ports) implements Eleme
 
     public Node {
         Texts.requireLine("node name", name, 60);
+        if (number < 1) {
+            throw new IllegalArgumentException("node number " + number + " is below 1");
+        }
         if (ports < 1 || ports > MOST_PORTS) {
             throw new IllegalArgumentException("A node has 1 to " + MOST_PORTS + " ports, not " + ports + ".");
         }

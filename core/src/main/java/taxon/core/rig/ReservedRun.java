@@ -12,6 +12,9 @@ import taxon.core.text.Texts;
  */
 public record ReservedRun(int number, UniverseNumber universe, SlotRange slots, String label) implements Element {
     public ReservedRun {
+        if (number < 1) {
+            throw new IllegalArgumentException("reserved run number " + number + " is below 1");
+        }
         Texts.requireLine("label of a reserved run", label, 40);
     }
 

@@ -25,8 +25,8 @@ import tools.jackson.databind.node.ObjectNode;
 /** A whole job as one JSON document. Reading back what was written gives an equal plan. */
 public final class JobJson {
     public static final String SCHEMA_NAME = "taxon-job-1.schema.json";
-    /** 64 MiB: about a hundred thousand fixtures. */
-    public static final int MOST_BYTES = 64 << 20;
+    /** 32 MiB: about fifty thousand fixtures. */
+    public static final int MOST_BYTES = 32 << 20;
 
     private static final String FORMAT = "taxon-job";
     private static final int VERSION = 1;

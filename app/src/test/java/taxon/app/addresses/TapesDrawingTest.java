@@ -1,0 +1,115 @@
+package taxon.app.addresses;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.LongStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import taxon.app.addresses.Tape.Box;
+import taxon.app.addresses.Tape.Caption;
+import taxon.app.edit.JobState;
+import taxon.app.web.Selection;
+import taxon.core.dmx.SlotRange;
+import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.finding.PlanCheck;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Plan;
+import taxon.core.rig.ReservedRun;
+import taxon.core.testing.Rigs;
+
+class TapesDrawingTest {
+    private static final double LETTER = 7.1;
+
+    @Test
+    void slotsAreDrawnToScale() {
+        Tape tape = only(
+                Rigs.add(Rigs.empty(), Rigs.type("t", 128), 4, Optional.of(1), Optional.of(StartAddress.of(3, 1))));
+        assertThat(tape.universe()).isEqualTo(3);
+        assertThat(tape.boxes()).extracting(Box::width).containsOnly(128 * Tape.SLOT);
+        assertThat(tape.boxes().get(1).x() - tape.boxes().get(0).x()).isEqualTo(128 * Tape.SLOT);
+        assertThat(tape.boxes().get(3).x() + tape.boxes().get(3).width()).isEqualTo(Tape.x(513));
+        assertThat(tape.free()).isEmpty();
+        assertThat(tape.used()).isEqualTo("512 used");
+    }
+
+    @Test
+    void wideUnitsCarryTheirIdAndNarrowOnesAreNamedAboveAsARun() {
+        Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", 40), 2, Optional.of(101), Optional.of(StartAddress.of(1, 1)));
+        plan = Rigs.add(plan, Rigs.type("n", 4), 6, Optional.of(201), Optional.of(StartAddress.of(1, 101)));
+        Tape tape = only(plan);
+        assertThat(tape.boxes()).extracting(Box::label).startsWith("101", "102").endsWith("");
+        assertThat(tape.captions()).extracting(Caption::words).containsExactly("201 to 206 n, 4 each");
+    }
+
+    @Test
+    void freeAndReservedRunsAreDrawnWithTheirWords() {
+        Plan plan = Rigs.empty().with(new ReservedRun(1, UniverseNumber.of(1), new SlotRange(1, 96), "dimmer racks"));
+        Tape tape = only(plan);
+        assertThat(tape.reserved()).extracting(Tape.Run::label).containsExactly("dimmer racks");
+        assertThat(tape.free()).extracting(Tape.Run::label).containsExactly("416 free");
+    }
+
+    @Test
+    void anOverlapIsMarkedOverItsSlotsAndNamesBoth() {
+        Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", 16), 2, Optional.of(101), Optional.of(StartAddress.of(1, 1)));
+        Tape tape = only(Rigs.place(plan, 2, 1, StartAddress.of(1, 9)));
+        assertThat(tape.clashes()).containsExactly(new Tape.Clash(Tape.x(9), 8 * Tape.SLOT));
+        assertThat(tape.captions().get(0)).isEqualTo(new Caption(Tape.x(16) + 6, "101 and 102", true));
+    }
+
+    @Test
+    void aUnitPastTheEndIsNamedInsideTheDrawing() {
+        Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", 16), 1, 101);
+        Tape tape = only(Rigs.place(plan, 1, 1, StartAddress.of(1, 505)));
+        assertThat(tape.captions()).extracting(Caption::words).contains("101 past the end");
+        assertThat(tape.boxes().get(0).x() + tape.boxes().get(0).width()).isEqualTo(Tape.x(513));
+    }
+
+    @Test
+    void theChosenUnitIsMarkedOnEveryTape() {
+        Plan plan =
+                Rigs.add(Rigs.empty(), Rigs.type("t", 6, 20), 2, Optional.of(1), Optional.of(StartAddress.of(1, 1)));
+        TapesDrawing drawing = TapesDrawing.of(state(plan), new Selection(List.of(FixtureKey.of(2))));
+        assertThat(drawing.tapes().get(0).boxes())
+                .filteredOn(Box::chosen)
+                .hasSize(2)
+                .extracting(Box::key)
+                .containsOnly(2);
+    }
+
+    static LongStream seeds() {
+        return LongStream.range(0, 60);
+    }
+
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void noWordsAboveATapeRunIntoEachOtherOrOutOfIt(long seed) {
+        for (Tape tape :
+                TapesDrawing.of(state(Rigs.random(seed)), Selection.NONE).tapes()) {
+            List<Caption> captions = tape.captions();
+            for (int i = 0; i < captions.size(); i++) {
+                Caption one = captions.get(i);
+                assertThat(one.x() + one.words().length() * LETTER).isLessThanOrEqualTo(Tape.x(513));
+                for (Caption other : captions.subList(i + 1, captions.size())) {
+                    boolean apart = one.x() + one.words().length() * LETTER <= other.x()
+                            || other.x() + other.words().length() * LETTER <= one.x();
+                    assertThat(apart).as("%s and %s", one, other).isTrue();
+                }
+            }
+        }
+    }
+
+    private static Tape only(Plan plan) {
+        TapesDrawing drawing = TapesDrawing.of(state(plan), Selection.NONE);
+        assertThat(drawing.tapes()).hasSize(1);
+        return drawing.tapes().get(0);
+    }
+
+    private static JobState state(Plan plan) {
+        return new JobState(1, 1, plan, PlanCheck.of(plan));
+    }
+}
