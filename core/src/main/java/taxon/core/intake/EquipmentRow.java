@@ -17,6 +17,11 @@ public record EquipmentRow(int line, Map<Column, String> cells) {
         cells = Collections.unmodifiableMap(copy);
     }
 
+    /** True when the list has this column at all. */
+    public boolean has(Column column) {
+        return cells.containsKey(column);
+    }
+
     /** The cell, empty when the list lacks the column. */
     public String cell(Column column) {
         return cells.getOrDefault(column, "");

@@ -105,10 +105,14 @@ final class RowReader {
         return Optional.ofNullable(choices.get(row.line()));
     }
 
+    /** A list without the column names one fixture a row; an empty cell in a list that has it is a fault. */
     private Optional<Integer> quantity(EquipmentRow row, Optional<Reading> ids, List<IntakeFault> faults) {
         String text = row.cell(Column.QUANTITY);
         Optional<Integer> fromRange = ids.flatMap(Reading::count);
         if (text.isEmpty()) {
+            if (fromRange.isEmpty() && !row.has(Column.QUANTITY)) {
+                return Optional.of(1);
+            }
             if (fromRange.isEmpty()) {
                 faults.add(new IntakeFault(Column.QUANTITY, "", Reason.EMPTY, "1 to " + Added.MOST));
             }

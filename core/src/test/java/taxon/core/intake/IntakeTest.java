@@ -47,6 +47,17 @@ class IntakeTest {
         assertThat(added.firstId()).contains(FixtureId.of(201));
     }
 
+    @Test
+    void aListWithoutAQuantityColumnNamesOneFixtureARow() {
+        Map<Column, String> cells = new EnumMap<>(HERONS);
+        cells.remove(Column.QUANTITY);
+        IntakeLine line = Intake.of(List.of(new EquipmentRow(2, cells)), BuiltInTypes.all(), Map.of())
+                .lines()
+                .get(0);
+        assertThat(line.added().orElseThrow().count()).isEqualTo(1);
+        assertThat(faults(Map.of(Column.QUANTITY, ""))).containsExactly("The quantity is empty; it takes 1 to 1000.");
+    }
+
     @ParameterizedTest
     @CsvSource({"3.127, '', ''", "3/127, '', ''", "1151, '', ''", "127, 3, ''", "'', 3, 127"})
     void anAddressIsUnderstoodHoweverItIsWritten(String address, String universe, String slot) {

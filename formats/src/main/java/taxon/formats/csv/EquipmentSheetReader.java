@@ -95,8 +95,8 @@ public final class EquipmentSheetReader {
     }
 
     private static Optional<SkipReason> skip(Row row, EquipmentRow read) {
-        if (HeaderWords.column(read.cell(Column.TYPE))
-                .filter(c -> c == Column.TYPE)
+        if (HeaderWords.match(read.cell(Column.TYPE))
+                .filter(m -> m.column() == Column.TYPE)
                 .isPresent()) {
             return Optional.of(SkipReason.HEADER_AGAIN);
         }
@@ -139,22 +139,33 @@ public final class EquipmentSheetReader {
             }
         }
 
+        /** Where two headers mean one column, the plainer one is taken and the other left out. */
         private static Layout of(char separator, Row row) {
+            Map<Column, Integer> best = new EnumMap<>(Column.class);
+            for (int i = 0; i < row.cells().size(); i++) {
+                int index = i;
+                HeaderWords.match(row.cells().get(i))
+                        .ifPresent(m -> best.merge(
+                                m.column(), index, (old, now) -> rank(row, now) < rank(row, old) ? now : old));
+            }
             Map<Integer, Column> columns = new TreeMap<>();
+            best.forEach((column, index) -> columns.put(index, column));
+            return new Layout(separator, row.line(), columns, unknown(row, columns));
+        }
+
+        private static int rank(Row row, int index) {
+            return HeaderWords.match(row.cells().get(index)).orElseThrow().rank();
+        }
+
+        private static List<String> unknown(Row row, Map<Integer, Column> columns) {
             List<String> unknown = new ArrayList<>();
             for (int i = 0; i < row.cells().size(); i++) {
-                String header = row.cells().get(i);
-                Optional<Column> column = HeaderWords.column(header).filter(c -> !columns.containsValue(c));
-                int index = i;
-                column.ifPresent(c -> columns.put(index, c));
-                if (column.isEmpty() && !header.isBlank()) {
-                    unknown.add(
-                            header.strip().length() > SHOWN
-                                    ? header.strip().substring(0, SHOWN) + "…"
-                                    : header.strip());
+                String header = row.cells().get(i).strip();
+                if (!header.isEmpty() && !columns.containsKey(i)) {
+                    unknown.add(header.length() > SHOWN ? header.substring(0, SHOWN) + "…" : header);
                 }
             }
-            return new Layout(separator, row.line(), columns, unknown);
+            return unknown;
         }
 
         boolean isUsable() {

@@ -9,7 +9,10 @@ import java.util.stream.Collectors;
 import taxon.core.intake.Column;
 import taxon.core.text.Likeness;
 
-/** The spellings of column headers that are understood. Common practice; compared without case, spaces and signs. */
+/**
+ * The spellings of column headers that are understood, for each column the plainest first. Common practice; compared
+ * without case, spaces and signs.
+ */
 final class HeaderWords {
     private static final Map<Column, List<String>> WORDS = new EnumMap<>(Map.of(
             Column.QUANTITY,
@@ -18,14 +21,14 @@ final class HeaderWords {
             Column.TYPE,
                     List.of(
                             "Type",
-                            "Fixture",
                             "Fixture type",
                             "Model",
-                            "Instrument",
                             "Instrument type",
+                            "Fixture",
+                            "Instrument",
                             "Device",
-                            "Description",
-                            "Luminaire"),
+                            "Luminaire",
+                            "Description"),
             Column.MODE, List.of("Mode", "DMX mode", "Personality", "Channels", "Ch", "Channel count", "Footprint"),
             Column.POSITION, List.of("Position", "Location", "Hang", "Truss", "Place", "Zone", "Room", "Area"),
             Column.FIRST_ID,
@@ -44,16 +47,18 @@ final class HeaderWords {
                             "Unit ID"),
             Column.NOTE, List.of("Note", "Notes", "Comment", "Comments", "Remark", "Remarks", "Purpose"),
             Column.ADDRESS, List.of("Address", "DMX address", "DMX", "Patch", "Start address", "Addr", "DMX start"),
-            Column.UNIVERSE, List.of("Universe", "Univ", "Uni", "DMX universe", "Line"),
+            Column.UNIVERSE, List.of("Universe", "Univ", "Uni", "DMX universe"),
             Column.SLOT, List.of("Slot", "DMX slot", "Start slot", "DMX channel", "Start channel")));
 
-    private static final Map<String, Column> BY_KEY = byKey();
+    private static final Map<String, Match> BY_KEY = byKey();
 
     private HeaderWords() {}
 
-    static Optional<Column> column(String header) {
-        String key = header.strip().equals("#") ? "#" : Likeness.key(header);
-        return Optional.ofNullable(BY_KEY.get(key));
+    /** @param rank how far down the list of spellings; of two headers for one column the lower rank is meant */
+    record Match(Column column, int rank) {}
+
+    static Optional<Match> match(String header) {
+        return Optional.ofNullable(BY_KEY.get(key(header)));
     }
 
     /** The first spelling of each column, for a message. */
@@ -61,9 +66,19 @@ final class HeaderWords {
         return WORDS.values().stream().map(w -> w.get(0)).collect(Collectors.joining(", "));
     }
 
-    private static Map<String, Column> byKey() {
-        Map<String, Column> map = new HashMap<>();
-        WORDS.forEach((column, words) -> words.forEach(w -> map.put(w.equals("#") ? "#" : Likeness.key(w), column)));
+    /** "Fixture #" is a number, "#" alone a count. */
+    private static String key(String header) {
+        String stripped = header.strip();
+        return stripped.equals("#") ? stripped : Likeness.key(stripped.replace("#", " no"));
+    }
+
+    private static Map<String, Match> byKey() {
+        Map<String, Match> map = new HashMap<>();
+        WORDS.forEach((column, words) -> {
+            for (int rank = 0; rank < words.size(); rank++) {
+                map.put(key(words.get(rank)), new Match(column, rank));
+            }
+        });
         return Map.copyOf(map);
     }
 }

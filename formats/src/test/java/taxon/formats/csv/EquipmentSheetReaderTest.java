@@ -58,6 +58,14 @@ class EquipmentSheetReaderTest {
     }
 
     @Test
+    void ofTwoHeadersForOneColumnThePlainerIsTaken() {
+        Understood sheet = understood("Description,Qty,Type,Fixture #\nwash light,2,Tern,101");
+        assertThat(sheet.rows().get(0).cell(Column.TYPE)).isEqualTo("Tern");
+        assertThat(sheet.rows().get(0).cell(Column.FIRST_ID)).isEqualTo("101");
+        assertThat(sheet.unknownHeaders()).containsExactly("Description");
+    }
+
+    @Test
     void aColumnThatIsNotKnownIsToldAndLeftOut() {
         assertThat(understood("Qty,Type,Weight kg\n1,Tern,12").unknownHeaders()).containsExactly("Weight kg");
     }
