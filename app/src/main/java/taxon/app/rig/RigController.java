@@ -19,6 +19,7 @@ import taxon.app.web.Frames;
 import taxon.app.web.Keys;
 import taxon.app.web.People;
 import taxon.app.web.Reply;
+import taxon.app.web.Selection;
 import taxon.app.web.Stage;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeId;
@@ -43,11 +44,9 @@ class RigController {
     @GetMapping("/jobs/{job}/rig")
     String page(@PathVariable int job, HttpServletRequest request, Model model) {
         JobState state = frames.open(job, Optional.of(Stage.RIG), request, model);
-        Frame frame = (Frame) model.getAttribute("frame");
-        model.addAttribute(
-                "drawing",
-                RigDrawing.of(state.plan(), Objects.requireNonNull(frame).selection()));
-        model.addAttribute("rows", RigRow.of(state));
+        Selection selection = ((Frame) Objects.requireNonNull(model.getAttribute("frame"))).selection();
+        model.addAttribute("drawing", RigDrawing.of(state.plan(), selection));
+        model.addAttribute("rows", RigRow.of(state, selection));
         model.addAttribute("types", state.knownTypes().types());
         model.addAttribute("positions", state.plan().positions());
         return "rig/page";

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.stream.Collectors;
 import taxon.app.edit.JobState;
 import taxon.app.web.Marks;
+import taxon.app.web.Selection;
 import taxon.app.web.Tints;
 import taxon.core.dmx.StartAddress;
 import taxon.core.finding.Severity;
@@ -31,20 +32,21 @@ record RigRow(
         Marks standing,
         String name,
         String note,
-        boolean stopped) {
+        boolean stopped,
+        boolean chosen) {
 
-    static List<RigRow> of(JobState state) {
+    static List<RigRow> of(JobState state, Selection selection) {
         Tints tints = Tints.of(state.plan());
         var stopped = state.check().findings().stream()
                 .filter(f -> f.severity() == Severity.STOP)
                 .flatMap(f -> f.fixtures().stream())
                 .collect(Collectors.toSet());
         return state.plan().fixtures().stream()
-                .map(f -> row(state.plan(), f, tints, stopped.contains(f.key())))
+                .map(f -> row(state.plan(), f, tints, stopped.contains(f.key()), selection.holds(f.key())))
                 .toList();
     }
 
-    private static RigRow row(Plan plan, Fixture f, Tints tints, boolean stopped) {
+    private static RigRow row(Plan plan, Fixture f, Tints tints, boolean stopped, boolean chosen) {
         List<PlannedBlock> blocks = plan.blocksOf(f);
         return new RigRow(
                 f.key().number(),
@@ -61,7 +63,8 @@ record RigRow(
                 Marks.of(standing(plan, blocks)),
                 f.name(),
                 f.note(),
-                stopped);
+                stopped,
+                chosen);
     }
 
     /** Of several blocks: stale before all, then whatever is furthest from proof. */

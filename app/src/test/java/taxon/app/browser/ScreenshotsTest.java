@@ -58,6 +58,7 @@ class ScreenshotsTest {
             take(browser, job + "addresses?sel=28", "addresses-night");
             browser.size(390, 844);
             take(browser, job + "rig?sel=24", "phone");
+            take(browser, job + "checks", "phone-checks");
         }
         assertThat(FOLDER.resolve("phone.png")).exists();
     }
