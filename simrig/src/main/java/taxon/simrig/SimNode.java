@@ -3,6 +3,7 @@ package taxon.simrig;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.InetSocketAddress;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import taxon.core.network.Ipv4;
@@ -16,10 +17,12 @@ import taxon.wire.bytes.MalformedPacketException;
 import taxon.wire.rdm.codec.RdmMessage;
 
 /**
- * A simulated node of up to four ports on a loopback address. It describes itself when polled, gives its tables of devices,
+ * A simulated node on a loopback address. It describes itself when polled, gives its tables of devices,
  * and carries RDM to its units. Answers go back to the port that asked.
  */
 public final class SimNode implements AutoCloseable {
+    private static final int PORTS_IN_A_REPLY = 4;
+
     private final Ipv4 ip;
     private final String name;
     private final List<SimPort> ports;
@@ -35,7 +38,7 @@ public final class SimNode implements AutoCloseable {
     /**
      * Starts a node.
      *
-     * @param ports one to four, all of one Net and Sub-Net
+     * @param ports one or more, all of one Net and Sub-Net
      * @throws IOException when its UDP port is taken
      */
     public static SimNode start(Ipv4 ip, String name, List<SimPort> ports) throws IOException {
@@ -58,7 +61,7 @@ public final class SimNode implements AutoCloseable {
 
     private void received(ArtPacket packet, InetSocketAddress sender) {
         if (packet instanceof ArtPacket.Poll) {
-            reply(pollReply(), sender);
+            pollReplies().forEach(r -> reply(r, sender));
         } else if (packet instanceof ArtPacket.TodRequest request) {
             tables(request, sender);
         } else if (packet instanceof ArtPacket.Rdm rdm) {
@@ -66,19 +69,24 @@ public final class SimNode implements AutoCloseable {
         }
     }
 
-    private PollReply pollReply() {
-        List<Port> described = ports.stream()
-                .map(p -> new Port(p.address().universe(), true, true))
-                .toList();
-        return new PollReply(
-                ip,
-                name,
-                name + ", simulated",
-                "#0001 [0001] ready",
-                ports.get(0).address().net(),
-                ports.get(0).address().subNet(),
-                1,
-                described);
+    /** A reply describes four ports at most; a node with more answers several times. */
+    private List<PollReply> pollReplies() {
+        List<PollReply> replies = new ArrayList<>();
+        for (int from = 0; from < ports.size(); from += PORTS_IN_A_REPLY) {
+            List<SimPort> part = ports.subList(from, Math.min(from + PORTS_IN_A_REPLY, ports.size()));
+            replies.add(new PollReply(
+                    ip,
+                    name,
+                    name + ", simulated",
+                    "#0001 [0001] ready",
+                    part.get(0).address().net(),
+                    part.get(0).address().subNet(),
+                    replies.size() + 1,
+                    part.stream()
+                            .map(p -> new Port(p.address().universe(), true, true))
+                            .toList()));
+        }
+        return replies;
     }
 
     private void tables(ArtPacket.TodRequest request, InetSocketAddress sender) {
@@ -87,7 +95,15 @@ public final class SimNode implements AutoCloseable {
             if (port.address().net() == request.net()
                     && request.subUnis().contains(port.address().subUni())) {
                 var uids = port.units().stream().map(SimUnit::uid).toList();
-                reply(new TodData(i + 1, 1, port.address(), uids.size(), 0, uids), sender);
+                reply(
+                        new TodData(
+                                i % PORTS_IN_A_REPLY + 1,
+                                i / PORTS_IN_A_REPLY + 1,
+                                port.address(),
+                                uids.size(),
+                                0,
+                                uids),
+                        sender);
             }
         }
     }

@@ -64,6 +64,20 @@ class SimulatedRigTest {
     }
 
     @Test
+    void aNodeOfMoreThanFourPortsAnswersSeveralTimesInOrder() throws Exception {
+        Ipv4 large = Ipv4.of(127, 83, 0, 4);
+        List<SimPort> ports = LongStream.range(1, 11)
+                .mapToObj(n -> new SimPort(new PortAddress((int) n), List.of()))
+                .toList();
+        try (SimNode node = SimNode.start(large, "Ten ports", ports)) {
+            List<PollReply> replies = controller.poll(node.ip());
+            assertThat(replies).extracting(PollReply::bindIndex).containsExactly(1, 2, 3);
+            assertThat(replies.get(2).ports()).hasSize(2);
+            assertThat(replies.get(2).portAddress(1)).isEqualTo(new PortAddress(10));
+        }
+    }
+
+    @Test
     void aNodeThatIsNotThereGivesNoReply() throws Exception {
         assertThat(controller.poll(NOBODY)).isEmpty();
         assertThat(controller.tableOfDevices(NOBODY, FIRST)).isEmpty();

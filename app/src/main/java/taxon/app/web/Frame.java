@@ -2,6 +2,7 @@ package taxon.app.web;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /**
  * What stands around the work surface of every page of a job.
@@ -40,6 +41,25 @@ public record Frame(
     /** The address of a page of this job with the selection kept. */
     public String to(String path) {
         return "/jobs/" + job + "/" + path + selection.query();
+    }
+
+    /** The address of this stage, or of the addresses where the page is none, with these fixtures chosen. */
+    public String showing(List<Integer> fixtures) {
+        String stage =
+                stages.stream().filter(Link::isHere).map(Link::path).findFirst().orElse(Stage.ADDRESSES.path());
+        return choosing(stage, fixtures);
+    }
+
+    /** Where the finding is decided; for a placing, with its fixtures chosen. */
+    public String deciding(FindingView finding) {
+        return finding.decidePath().equals(Stage.ADDRESSES.path())
+                ? choosing(Stage.ADDRESSES.path(), finding.fixtures())
+                : to(finding.decidePath());
+    }
+
+    private String choosing(String stage, List<Integer> fixtures) {
+        String keys = fixtures.stream().map(String::valueOf).collect(Collectors.joining(","));
+        return "/jobs/" + job + "/" + stage + "?sel=" + keys;
     }
 
     /** The address of this page with one fixture chosen. */
