@@ -3,7 +3,6 @@ package taxon.app.web;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 
 /**
  * A form that was refused: what was typed, and why it cannot be taken.
@@ -44,10 +43,5 @@ public record FormFault(String form, Map<String, String> values, Map<String, Lis
 
     public List<String> sentences() {
         return reasons.values().stream().flatMap(List::stream).toList();
-    }
-
-    /** The first field that is at fault, to put the cursor into. */
-    public Optional<String> firstField() {
-        return reasons.keySet().stream().filter(k -> !k.isEmpty()).findFirst();
     }
 }

@@ -26,10 +26,6 @@ public record Selection(List<FixtureKey> keys) {
                 .toList());
     }
 
-    public static Selection of(Fixture fixture) {
-        return new Selection(List.of(fixture.key()));
-    }
-
     public boolean isEmpty() {
         return keys.isEmpty();
     }

@@ -38,7 +38,6 @@ class FieldsTest {
         assertThat(fields.fault().sentences()).hasSize(2);
         assertThat(fields.fault().value("form", "b", "other")).isEqualTo("y");
         assertThat(fields.fault().value("another form", "b", "other")).isEqualTo("other");
-        assertThat(fields.fault().firstField()).contains("a");
     }
 
     @ParameterizedTest
