@@ -54,13 +54,15 @@ class PaperworkController {
 
     @GetMapping("/jobs/{job}/paperwork/{name}.pdf")
     ResponseEntity<byte[]> pdf(@PathVariable int job, @PathVariable String name) {
-        return file(find(job, name), "pdf", MediaType.APPLICATION_PDF, files.pdf(find(job, name)));
+        Sheet sheet = find(job, name);
+        return file(sheet, "pdf", MediaType.APPLICATION_PDF, files.pdf(sheet));
     }
 
     @GetMapping("/jobs/{job}/paperwork/{name}.csv")
     ResponseEntity<byte[]> csv(@PathVariable int job, @PathVariable String name) {
         MediaType csv = new MediaType("text", "csv", StandardCharsets.UTF_8);
-        return file(find(job, name), "csv", csv, files.csv(find(job, name)));
+        Sheet sheet = find(job, name);
+        return file(sheet, "csv", csv, files.csv(sheet));
     }
 
     private static ResponseEntity<byte[]> file(Sheet sheet, String ending, MediaType type, byte[] content) {

@@ -16,7 +16,6 @@ import taxon.core.addressing.Proposal.Reason;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
-import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.FixtureType.Reach;
 import taxon.core.proof.Standing;
 import taxon.core.rig.AddressEdits;
@@ -114,7 +113,8 @@ public final class InOrderPlanner {
             reason = new Reason.Follows(block.label(), 0);
             slot += block.footprint();
         }
-        cursor = after(place.get(), length);
+        // The gap is kept by the search for the next place.
+        cursor = place.get().after(length);
         return true;
     }
 
@@ -126,16 +126,6 @@ public final class InOrderPlanner {
         } else {
             moves.add(move);
         }
-    }
-
-    /** The slot after the run; the gap is kept by the search for the next place. */
-    private static Optional<StartAddress> after(StartAddress start, int length) {
-        int slot = start.slot().number() + length;
-        if (slot <= Slot.LAST) {
-            return Optional.of(new StartAddress(start.universe(), Slot.of(slot)));
-        }
-        int universe = start.universe().number() + 1;
-        return UniverseNumber.isLegal(universe) ? Optional.of(StartAddress.of(universe, 1)) : Optional.empty();
     }
 
     private Reason reason(StartAddress place, int length) {

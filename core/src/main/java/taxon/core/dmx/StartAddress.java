@@ -1,6 +1,7 @@
 package taxon.core.dmx;
 
 import java.util.Comparator;
+import java.util.Optional;
 
 /**
  * Where a block of slots begins: {@code universe.slot}, as GDTF writes it (DIN SPEC 15800, from memory).
@@ -37,6 +38,23 @@ public record StartAddress(UniverseNumber universe, Slot slot) implements Compar
     /** True when {@code footprint} slots from here end at slot 512 or before. */
     public boolean holds(int footprint) {
         return slot.number() + footprint - 1 <= Slot.LAST;
+    }
+
+    /**
+     * Where the next thing begins after a run from here: on the next universe where the run ends at slot 512.
+     *
+     * @param length slots of the run, which must fit ({@link #holds})
+     * @return empty after the very last slot of the last universe
+     */
+    public Optional<StartAddress> after(int length) {
+        int next = slot.number() + length;
+        return Slot.isLegal(next) ? Optional.of(new StartAddress(universe, Slot.of(next))) : nextUniverse();
+    }
+
+    /** Slot 1 of the universe above; empty on the last one. */
+    public Optional<StartAddress> nextUniverse() {
+        int next = universe.number() + 1;
+        return UniverseNumber.isLegal(next) ? Optional.of(of(next, Slot.FIRST)) : Optional.empty();
     }
 
     @Override

@@ -3,9 +3,7 @@ package taxon.core.rig;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
-import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
-import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.Block;
 import taxon.core.fixture.Mode;
 
@@ -33,18 +31,8 @@ final class AddressWalk {
 
     private Optional<StartAddress> place(int footprint) {
         boolean asGiven = next.isPresent() && next.get().holds(footprint);
-        Optional<StartAddress> placed = asGiven ? next : next.flatMap(AddressWalk::nextUniverse);
-        next = placed.flatMap(a -> after(a, footprint));
+        Optional<StartAddress> placed = asGiven ? next : next.flatMap(StartAddress::nextUniverse);
+        next = placed.flatMap(a -> a.after(footprint));
         return placed;
-    }
-
-    private static Optional<StartAddress> after(StartAddress start, int footprint) {
-        int slot = start.slot().number() + footprint;
-        return slot <= Slot.LAST ? Optional.of(new StartAddress(start.universe(), Slot.of(slot))) : nextUniverse(start);
-    }
-
-    private static Optional<StartAddress> nextUniverse(StartAddress start) {
-        int universe = start.universe().number() + 1;
-        return UniverseNumber.isLegal(universe) ? Optional.of(StartAddress.of(universe, 1)) : Optional.empty();
     }
 }

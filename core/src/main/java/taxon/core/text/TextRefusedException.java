@@ -1,11 +1,12 @@
 package taxon.core.text;
 
+import java.util.Objects;
+
 /** A text that a name or note cannot be. Carries what was given and what is allowed, so that a form can say it. */
 public final class TextRefusedException extends IllegalArgumentException {
     private static final long serialVersionUID = 1L;
 
     private final String what;
-    private final String sentence;
     private final Fault fault;
 
     public enum Fault {
@@ -17,7 +18,6 @@ public final class TextRefusedException extends IllegalArgumentException {
     TextRefusedException(String what, int length, int shortest, int longest, Fault fault) {
         super(sentence(what, length, shortest, longest, fault));
         this.what = what;
-        this.sentence = sentence(what, length, shortest, longest, fault);
         this.fault = fault;
     }
 
@@ -28,7 +28,7 @@ public final class TextRefusedException extends IllegalArgumentException {
 
     /** What is wrong and what would do. */
     public String sentence() {
-        return sentence;
+        return Objects.requireNonNull(getMessage());
     }
 
     public Fault fault() {

@@ -67,6 +67,13 @@ class AddressingArithmeticTest {
     }
 
     @Test
+    void theNextThingBeginsAfterTheRunOrOnTheNextUniverse() {
+        assertThat(StartAddress.of(1, 1).after(9)).contains(StartAddress.of(1, 10));
+        assertThat(StartAddress.of(1, 497).after(16)).contains(StartAddress.of(2, 1));
+        assertThat(StartAddress.of(63_999, 512).after(1)).isEmpty();
+    }
+
+    @Test
     void twoRunsShareTheSlotsThatBothHold() {
         assertThat(new SlotRange(73, 96).intersection(new SlotRange(89, 104))).contains(new SlotRange(89, 96));
         assertThat(new SlotRange(1, 16).intersection(new SlotRange(17, 32))).isEmpty();

@@ -68,7 +68,10 @@ class ArtNetCodecTest {
         for (int length = 0; length < whole.length; length++) {
             byte[] cut = Arrays.copyOf(whole, length);
             try {
-                assertThat(ArtNetCodec.decode(cut)).isNotNull();
+                ArtPacket read = ArtNetCodec.decode(cut);
+                assertThat(ArtNetCodec.decode(ArtNetCodec.encode(read)))
+                        .as("%s bytes", length)
+                        .isEqualTo(read);
             } catch (MalformedPacketException e) {
                 assertThat(e).hasMessageContaining("should be");
             }
