@@ -20,7 +20,13 @@ class CoreArchitectureTest {
                 .should()
                 .onlyDependOnClassesThat()
                 .resideInAnyPackage(
-                        "taxon.core..", "java.lang..", "java.util..", "java.time..", "org.jspecify.annotations..")
+                        "taxon.core..",
+                        "java.lang..",
+                        "java.util..",
+                        "java.time..",
+                        "java.text..",
+                        "java.nio.charset..",
+                        "org.jspecify.annotations..")
                 .check(CORE);
     }
 

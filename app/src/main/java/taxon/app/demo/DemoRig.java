@@ -73,7 +73,7 @@ final class DemoRig {
     private SimUnit unit(Fixture fixture, int id) {
         FixtureType type = plan.type(fixture);
         int planned = type.mode(fixture.mode())
-                .map(Mode::personality)
+                .flatMap(Mode::personality)
                 .orElse(type.modes().size());
         List<Integer> starts = new ArrayList<>(fixture.addresses().values().stream()
                 .map(a -> a.slot().number())

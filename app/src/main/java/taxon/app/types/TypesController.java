@@ -100,7 +100,7 @@ class TypesController {
                     use.channel().attribute().name(),
                     use.channel().part().toString(),
                     one ? "" : BYTES.get(use.byteIndex()),
-                    use.defaultByte());
+                    use.restByte());
         }
     }
 

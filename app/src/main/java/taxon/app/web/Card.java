@@ -11,6 +11,7 @@ import taxon.app.edit.JobState;
 import taxon.core.dmx.AddressSwitches;
 import taxon.core.dmx.AddressSwitches.Counting;
 import taxon.core.dmx.StartAddress;
+import taxon.core.fixture.Facts;
 import taxon.core.fixture.FixtureType;
 import taxon.core.network.Route;
 import taxon.core.proof.Standing;
@@ -71,7 +72,7 @@ public record Card(
                 type.id().value(),
                 modes(type, fixture),
                 plan.position(fixture).name(),
-                type.hazard() == FixtureType.Hazard.NONE
+                type.hazard() == Facts.Hazard.NONE
                         ? Optional.empty()
                         : Optional.of(type.hazard().name().toLowerCase(Locale.ROOT)),
                 plan.blocksOf(fixture).stream().map(b -> line(plan, b)).toList(),

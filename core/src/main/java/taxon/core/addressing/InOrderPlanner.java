@@ -16,7 +16,7 @@ import taxon.core.addressing.Proposal.Reason;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
-import taxon.core.fixture.FixtureType.Reach;
+import taxon.core.fixture.Facts.Reach;
 import taxon.core.proof.Standing;
 import taxon.core.rig.AddressEdits;
 import taxon.core.rig.BlockRef;

@@ -13,6 +13,7 @@ import java.util.function.BiPredicate;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.FixtureType;
+import taxon.core.fixture.Mode;
 import taxon.core.proof.RigComparison.Difference;
 import taxon.core.proof.RigComparison.Line;
 import taxon.core.proof.RigComparison.Reason;
@@ -114,6 +115,13 @@ final class RigMatcher {
                 differencesOf(fixture, unit)));
     }
 
+    /** By personality number; where the type does not know it, by the name that the unit gives. */
+    private static boolean sameMode(Mode mode, FoundUnit unit) {
+        return mode.personality()
+                .map(p -> p == unit.personality())
+                .orElseGet(() -> Likeness.key(mode.name()).equals(Likeness.key(unit.modeName())));
+    }
+
     private Set<Difference> differencesOf(Fixture fixture, FoundUnit unit) {
         Set<Difference> differences = EnumSet.noneOf(Difference.class);
         if (!sameType(fixture, unit)) {
@@ -122,9 +130,7 @@ final class RigMatcher {
         if (!universe(fixture).equals(Optional.of(unit.universe()))) {
             differences.add(Difference.UNIVERSE);
         }
-        if (plan.mode(fixture)
-                .filter(m -> m.personality() == unit.personality())
-                .isEmpty()) {
+        if (plan.mode(fixture).filter(m -> sameMode(m, unit)).isEmpty()) {
             differences.add(Difference.MODE);
         }
         if (!sameSlots(fixture, unit)) {

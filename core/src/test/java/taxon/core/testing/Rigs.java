@@ -10,6 +10,7 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.Block;
 import taxon.core.fixture.ChannelScript;
+import taxon.core.fixture.Facts;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.fixture.TypeId;
@@ -37,9 +38,8 @@ public final class Rigs {
         for (int footprint : footprints) {
             blocks.add(ChannelScript.block("Block " + (blocks.size() + 1), "Dimmer ".repeat(footprint)));
         }
-        Mode mode = new Mode("only", 1, blocks);
-        return new FixtureType(
-                TypeId.of(name), "Test", name, name, FixtureType.Hazard.NONE, FixtureType.Reach.LINE, List.of(mode));
+        Mode mode = new Mode("only", Optional.of(1), blocks);
+        return FixtureType.of(TypeId.of(name), "Test", name, name, Facts.onALine(), List.of(mode));
     }
 
     public static Plan add(Plan plan, FixtureType type, int count, int firstId) {

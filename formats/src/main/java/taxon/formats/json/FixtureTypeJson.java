@@ -1,15 +1,14 @@
 package taxon.formats.json;
 
-import java.util.ArrayList;
 import java.util.List;
-import taxon.core.fixture.Attribute;
+import java.util.UUID;
+import java.util.stream.Stream;
 import taxon.core.fixture.Block;
-import taxon.core.fixture.Channel;
+import taxon.core.fixture.Facts;
+import taxon.core.fixture.Facts.Hazard;
+import taxon.core.fixture.Facts.Reach;
 import taxon.core.fixture.FixtureType;
-import taxon.core.fixture.FixtureType.Hazard;
-import taxon.core.fixture.FixtureType.Reach;
 import taxon.core.fixture.Mode;
-import taxon.core.fixture.Part;
 import taxon.core.fixture.TypeId;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -22,23 +21,40 @@ public final class FixtureTypeJson {
     public static ObjectNode write(FixtureType type) {
         ObjectNode node = Json.object()
                 .put("id", type.id().value())
+                .put("guid", type.guid().toString())
                 .put("maker", type.maker())
                 .put("name", type.name())
                 .put("shortName", type.shortName())
-                .put("hazard", Json.slug(type.hazard()))
-                .put("reach", Json.slug(type.reach()));
+                .put("revision", type.revision());
+        writeFacts(type.facts(), node);
         ArrayNode modes = node.putArray("modes");
         type.modes().forEach(m -> modes.add(write(m)));
         return node;
     }
 
+    /** Puts the facts of a type into its object, or into one of their own. */
+    public static void writeFacts(Facts facts, ObjectNode node) {
+        node.put("hazard", Json.slug(facts.hazard())).put("reach", Json.slug(facts.reach()));
+        ArrayNode inputs = node.putArray("inputs");
+        facts.inputs().forEach(inputs::add);
+        ArrayNode outputs = node.putArray("outputs");
+        facts.outputs().forEach(outputs::add);
+        node.put("loadEighths", facts.loadEighths()).put("rdm", facts.rdm()).put("settings", facts.settings());
+    }
+
     private static ObjectNode write(Mode mode) {
-        ObjectNode node = Json.object()
-                .put("name", mode.name())
-                .put("personality", mode.personality())
-                .put("footprint", mode.footprint());
+        ObjectNode node = Json.object().put("name", mode.name());
+        mode.personality().ifPresent(p -> node.put("personality", p));
+        node.put("footprint", mode.footprint());
         ArrayNode blocks = node.putArray("blocks");
-        mode.blocks().forEach(b -> blocks.add(write(b)));
+        for (int i = 0; i < mode.blocks().size(); i++) {
+            ObjectNode block = write(mode.blocks().get(i));
+            int number = mode.breaks().get(i);
+            if (number != i + 1) {
+                block.put("break", number);
+            }
+            blocks.add(block);
+        }
         return node;
     }
 
@@ -48,64 +64,58 @@ public final class FixtureTypeJson {
                 .put("needs", block.needs())
                 .put("footprint", block.footprint());
         ArrayNode channels = node.putArray("channels");
-        block.channels().forEach(c -> channels.add(write(c)));
+        block.channels().forEach(c -> channels.add(ChannelJson.write(c)));
         return node;
     }
 
-    private static ObjectNode write(Channel channel) {
-        ObjectNode node = Json.object().put("attribute", channel.attribute().name());
-        if (channel.part().kind() != Part.Kind.WHOLE) {
-            node.put(Json.slug(channel.part().kind()), channel.part().number());
-        }
-        ArrayNode offsets = node.putArray("offsets");
-        channel.offsets().forEach(offsets::add);
-        return node.put("default", channel.defaultValue());
-    }
-
     /**
-     * Reads what {@link #write} wrote. Footprints are derived again, not read.
+     * Reads what {@link #write} wrote, and what earlier versions wrote, which knew less of a type. Footprints are derived
+     * again, not read.
      *
      * @throws IllegalArgumentException when the type is not one
      */
     public static FixtureType read(JsonNode node) {
+        TypeId id = TypeId.of(Json.text(node, "id"));
         return new FixtureType(
-                TypeId.of(Json.text(node, "id")),
+                id,
+                Json.optional(node, "guid", n -> UUID.fromString(n.asString())).orElseGet(() -> FixtureType.guidOf(id)),
                 Json.text(node, "maker"),
                 Json.text(node, "name"),
                 Json.text(node, "shortName"),
-                Json.constant(Hazard.class, Json.text(node, "hazard")),
-                Json.constant(Reach.class, Json.text(node, "reach")),
+                Json.text(node, "revision"),
+                readFacts(node),
                 Json.list(node, "modes", FixtureTypeJson::mode));
     }
 
+    /** @throws IllegalArgumentException when the facts are none */
+    public static Facts readFacts(JsonNode node) {
+        Hazard hazard = Json.constant(Hazard.class, Json.text(node, "hazard"));
+        Reach reach = Json.constant(Reach.class, Json.text(node, "reach"));
+        if (!node.has("inputs")) {
+            return Facts.of(hazard, reach);
+        }
+        return new Facts(
+                hazard,
+                reach,
+                Json.list(node, "inputs", JsonNode::asString),
+                Json.list(node, "outputs", JsonNode::asString),
+                Json.number(node, "loadEighths"),
+                node.path("rdm").asBoolean(),
+                Json.text(node, "settings"));
+    }
+
     private static Mode mode(JsonNode node) {
-        return new Mode(
-                Json.text(node, "name"),
-                Json.number(node, "personality"),
-                Json.list(node, "blocks", FixtureTypeJson::block));
+        List<Block> blocks = Json.list(node, "blocks", FixtureTypeJson::block);
+        List<JsonNode> nodes = Json.list(node, "blocks", n -> n);
+        List<Integer> breaks = Stream.iterate(0, i -> i + 1)
+                .limit(nodes.size())
+                .map(i -> Json.optional(nodes.get(i), "break", JsonNode::asInt).orElse(i + 1))
+                .toList();
+        return new Mode(Json.text(node, "name"), Json.optional(node, "personality", JsonNode::asInt), blocks, breaks);
     }
 
     private static Block block(JsonNode node) {
         return new Block(
-                Json.text(node, "name"),
-                Json.list(node, "channels", FixtureTypeJson::channel),
-                Json.text(node, "needs"));
-    }
-
-    private static Channel channel(JsonNode node) {
-        List<Integer> offsets = new ArrayList<>();
-        node.path("offsets").forEach(o -> offsets.add(o.asInt()));
-        return new Channel(
-                Attribute.of(Json.text(node, "attribute")),
-                part(node),
-                offsets,
-                node.path("default").asLong());
-    }
-
-    private static Part part(JsonNode node) {
-        if (node.has("cell")) {
-            return Part.cell(Json.number(node, "cell"));
-        }
-        return node.has("layer") ? Part.layer(Json.number(node, "layer")) : Part.WHOLE;
+                Json.text(node, "name"), Json.list(node, "channels", ChannelJson::read), Json.text(node, "needs"));
     }
 }

@@ -1,0 +1,183 @@
+package taxon.core.testing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.stream.IntStream;
+import taxon.core.fixture.Attribute;
+import taxon.core.fixture.AttributeBook;
+import taxon.core.fixture.Block;
+import taxon.core.fixture.Channel;
+import taxon.core.fixture.ChannelFunction;
+import taxon.core.fixture.Condition;
+import taxon.core.fixture.Facts;
+import taxon.core.fixture.FixtureType;
+import taxon.core.fixture.Levels;
+import taxon.core.fixture.Mode;
+import taxon.core.fixture.Part;
+import taxon.core.fixture.PhysicalRange;
+import taxon.core.fixture.RangeSet;
+import taxon.core.fixture.TypeId;
+
+/** Types at random from a seed, with everything that a type can have. */
+public final class RandomTypes {
+    private static final List<String> CONNECTORS = List.of("XLR5", "XLR3", "RJ45");
+
+    private final Random random;
+
+    private RandomTypes(long seed) {
+        random = new Random(seed);
+    }
+
+    public static FixtureType of(long seed) {
+        return new RandomTypes(seed).type(seed);
+    }
+
+    private FixtureType type(long seed) {
+        List<Mode> modes = new ArrayList<>();
+        for (int i = 0; i < 1 + random.nextInt(4); i++) {
+            modes.add(mode(i + 1));
+        }
+        Facts facts = new Facts(
+                pick(List.of(Facts.Hazard.values())),
+                pick(List.of(Facts.Reach.values())),
+                CONNECTORS.subList(0, random.nextInt(3)),
+                CONNECTORS.subList(0, random.nextInt(3)),
+                random.nextInt(65),
+                random.nextBoolean(),
+                random.nextBoolean() ? "" : "Menu › DMX: on & <kept>");
+        String name = "Type " + seed;
+        return new FixtureType(
+                TypeId.named("Random", name),
+                new java.util.UUID(random.nextLong(), random.nextLong()),
+                "Random",
+                name,
+                "T" + Math.abs(seed % 10_000),
+                random.nextBoolean() ? "" : "rev " + random.nextInt(9),
+                facts,
+                modes);
+    }
+
+    private Mode mode(int number) {
+        List<Block> blocks = new ArrayList<>();
+        List<Integer> breaks = new ArrayList<>();
+        int last = 0;
+        for (int i = 0; i < 1 + random.nextInt(3); i++) {
+            blocks.add(block(i + 1));
+            last += random.nextInt(4) == 0 ? 2 : 1;
+            breaks.add(last);
+        }
+        Optional<Integer> personality = random.nextBoolean() ? Optional.of(number) : Optional.empty();
+        return new Mode("Mode " + number + " “µ”", personality, blocks, breaks);
+    }
+
+    private Block block(int number) {
+        List<Channel> channels = new ArrayList<>();
+        List<Integer> slots = slots();
+        int parts = random.nextInt(4);
+        int next = 0;
+        for (int i = 0; next < slots.size(); i++) {
+            int width = Math.min(slots.size() - next, 1 + random.nextInt(4));
+            Part part = parts == 0 ? Part.WHOLE : part(parts, i);
+            channels.add(channel(part, slots.subList(next, next + width)));
+            next += width;
+        }
+        if (random.nextBoolean()) {
+            channels.add(cells(channels));
+        }
+        if (random.nextInt(3) == 0) {
+            channels.add(channel(Part.WHOLE, List.of()));
+        }
+        return new Block("Block " + number, channels, random.nextBoolean() ? "" : "Module " + number + ": on");
+    }
+
+    /** Slots out of order and with gaps, now and then; the last one stays free for a cell. */
+    private List<Integer> slots() {
+        int count = 1 + random.nextInt(30);
+        List<Integer> slots = new ArrayList<>(IntStream.rangeClosed(1, 500)
+                .filter(i -> i <= count || random.nextInt(100) == 0)
+                .limit(count)
+                .boxed()
+                .toList());
+        if (random.nextInt(3) == 0) {
+            java.util.Collections.shuffle(slots, random);
+        }
+        return slots;
+    }
+
+    private Part part(int kind, int index) {
+        return switch (kind) {
+            case 1 -> Part.cell(1 + index % 5);
+            case 2 -> Part.layer(1 + index % 3);
+            default -> Part.cell(1 + index % 2, 1 + index % 3);
+        };
+    }
+
+    private Channel cells(List<Channel> taken) {
+        int last = taken.stream().mapToInt(Channel::lastOffset).max().orElse(0);
+        return Channel.plain(attribute(), Part.cell(1), List.of(last + 1), 7);
+    }
+
+    private Channel channel(Part part, List<Integer> offsets) {
+        int bytes = offsets.isEmpty() ? Levels.MOST_BYTES : offsets.size();
+        Attribute attribute = attribute();
+        return new Channel(
+                attribute,
+                part,
+                offsets,
+                value(bytes),
+                random.nextBoolean() ? Optional.empty() : Optional.of(value(bytes)),
+                functions(attribute, bytes));
+    }
+
+    private List<ChannelFunction> functions(Attribute attribute, int bytes) {
+        List<ChannelFunction> functions = new ArrayList<>();
+        long from = 0;
+        for (int i = 0; i < random.nextInt(4); i++) {
+            functions.add(function(i, random.nextBoolean() ? attribute : attribute(), from, bytes, Optional.empty()));
+            from += 2 + random.nextInt(40);
+        }
+        if (!functions.isEmpty() && random.nextInt(3) == 0) {
+            functions.add(function(9, attribute, 0, bytes, Optional.of(condition())));
+        }
+        return functions;
+    }
+
+    private ChannelFunction function(
+            int number, Attribute attribute, long from, int bytes, Optional<Condition> condition) {
+        List<RangeSet> sets = new ArrayList<>();
+        if (random.nextInt(3) == 0) {
+            sets.add(new RangeSet("First", from, Optional.empty()));
+            sets.add(new RangeSet("", from + 1, Optional.of(new PhysicalRange(-0.25, 3.5))));
+        }
+        PhysicalRange physical = random.nextBoolean()
+                ? PhysicalRange.UNIT
+                : new PhysicalRange(random.nextInt(600) - 300, random.nextDouble() * 10_000);
+        return new ChannelFunction("Run " + number, attribute, from, value(bytes), physical, sets, condition);
+    }
+
+    private Condition condition() {
+        long from = Levels.mirrored(random.nextInt(100), 1, Levels.MOST_BYTES);
+        long to =
+                random.nextBoolean() ? from + 12_345 : Levels.mirrored(100 + random.nextInt(100), 1, Levels.MOST_BYTES);
+        return new Condition(attribute(), random.nextBoolean() ? "" : "Run 0", from, to);
+    }
+
+    private long value(int bytes) {
+        return random.nextInt(3) == 0 ? 0 : (long) (random.nextDouble() * Levels.most(bytes));
+    }
+
+    private Attribute attribute() {
+        if (random.nextInt(12) == 0) {
+            return Attribute.of("OwnThing" + random.nextInt(3));
+        }
+        String pattern = pick(AttributeBook.entries()).pattern();
+        return Attribute.of(
+                pattern.replace("(n)", String.valueOf(1 + random.nextInt(3))).replace("(m)", "2"));
+    }
+
+    private <T> T pick(List<T> list) {
+        return list.get(random.nextInt(list.size()));
+    }
+}

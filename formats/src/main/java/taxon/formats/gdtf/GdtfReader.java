@@ -1,0 +1,264 @@
+package taxon.formats.gdtf;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.UUID;
+import taxon.core.fixture.Facts;
+import taxon.core.fixture.Facts.Hazard;
+import taxon.core.fixture.Facts.Reach;
+import taxon.core.fixture.FixtureType;
+import taxon.core.fixture.Mode;
+import taxon.core.fixture.TypeId;
+import taxon.core.text.Texts;
+import taxon.formats.gdtf.GdtfNote.Kind;
+import taxon.formats.xml.SafeXml;
+import taxon.formats.xml.XmlElement;
+import taxon.formats.xml.XmlRefusedException;
+import taxon.formats.zip.ArchiveRefusedException;
+import taxon.formats.zip.SafeArchive;
+
+/**
+ * Reads a GDTF file (DIN SPEC 15800, versions 1.0 to 1.2, from memory) that may come from anyone. Time and memory are bounded
+ * by the size of the file and the limits below, whatever it claims.
+ */
+public final class GdtfReader {
+    public static final int LARGEST_FILE = 32 << 20;
+    private static final int LARGEST_DESCRIPTION = 24 << 20;
+    private static final int MOST_CHANNELS = 65_536;
+    private static final String DESCRIPTION = "description.xml";
+    private static final Set<String> VERSIONS = Set.of("1.0", "1.1", "1.2");
+
+    private final Notes notes = new Notes();
+    private final XmlElement type;
+    private final FactsFile facts;
+
+    private GdtfReader(XmlElement type, Optional<byte[]> factsBytes) {
+        this.type = type;
+        facts = FactsFile.read(factsBytes, notes);
+    }
+
+    public static GdtfReading read(byte[] file) {
+        if (file.length > LARGEST_FILE) {
+            return new GdtfReading.Refused("The file has " + file.length + " bytes; " + LARGEST_FILE + " is the most.");
+        }
+        try {
+            SafeArchive archive = SafeArchive.open(file);
+            Optional<byte[]> description = archive.read(DESCRIPTION, LARGEST_DESCRIPTION);
+            if (description.isEmpty()) {
+                return new GdtfReading.Refused("The archive has no " + DESCRIPTION + ", so it is no GDTF file.");
+            }
+            return read(SafeXml.read(description.get()), archive.read(FactsFile.NAME, FactsFile.LARGEST));
+        } catch (ArchiveRefusedException | XmlRefusedException e) {
+            return new GdtfReading.Refused(String.valueOf(e.getMessage()));
+        }
+    }
+
+    private static GdtfReading read(XmlElement root, Optional<byte[]> factsBytes) {
+        Optional<XmlElement> type = root.child("FixtureType");
+        if (!root.name().equals("GDTF") || type.isEmpty()) {
+            return new GdtfReading.Refused(
+                    DESCRIPTION + " holds no GDTF fixture type: it begins with <" + Texts.clip(root.name(), 60) + ">.");
+        }
+        GdtfReader reader = new GdtfReader(type.get(), factsBytes);
+        reader.checkVersion(root);
+        reader.reportUnknown(root);
+        return reader.read();
+    }
+
+    private void checkVersion(XmlElement root) {
+        String version = root.attribute("DataVersion").orElse("none");
+        if (!VERSIONS.contains(version)) {
+            notes.add(Kind.VERSION_UNKNOWN, "", root.line(), version);
+        }
+    }
+
+    /** Names what GDTF does not, each once with its count; it stays in the original file. */
+    private void reportUnknown(XmlElement root) {
+        Map<String, Integer> counts = new TreeMap<>();
+        countUnknown(root, counts);
+        counts.forEach((name, count) -> notes.add(
+                Kind.ELEMENT_UNKNOWN, "", 0, count + (count == 1 ? " element <" : " elements <") + name + ">"));
+    }
+
+    private static void countUnknown(XmlElement element, Map<String, Integer> counts) {
+        if (!GdtfElements.KNOWN.contains(element.name()) && counts.size() < 100) {
+            counts.merge(Texts.clip(element.name(), 60), 1, Integer::sum);
+        }
+        element.children().forEach(c -> countUnknown(c, counts));
+    }
+
+    private GdtfReading read() {
+        long channels =
+                type.path("DMXModes", "DMXMode", "DMXChannels", "DMXChannel").size();
+        if (channels > MOST_CHANNELS) {
+            return new GdtfReading.Refused(
+                    "The file has " + channels + " channels in all its modes; " + MOST_CHANNELS + " is the most.");
+        }
+        List<Mode> modes = modes();
+        if (modes.isEmpty()) {
+            List<GdtfNote> told = notes.all();
+            String why = told.isEmpty() ? "" : " " + told.get(told.size() - 1).sentence();
+            return new GdtfReading.Refused("The file has no mode that can be used." + why);
+        }
+        try {
+            return new GdtfReading.Read(type(modes), notes.all());
+        } catch (IllegalArgumentException e) {
+            // Only facts beside the description can contradict each other so: they give names that are then taken
+            // twice.
+            return new GdtfReading.Refused("The file contradicts itself: " + e.getMessage() + ".");
+        }
+    }
+
+    private FixtureType type(List<Mode> modes) {
+        String maker = text("Manufacturer", 60).orElse("Unknown maker");
+        String name = text("Name", 60).or(() -> text("LongName", 60)).orElse("Unnamed type");
+        TypeId id = facts.id().orElseGet(() -> TypeId.named(maker, name));
+        return new FixtureType(
+                id,
+                guid(id),
+                maker,
+                name,
+                text("ShortName", FixtureType.LONGEST_SHORT_NAME)
+                        .orElseGet(() -> Texts.clip(name, FixtureType.LONGEST_SHORT_NAME)),
+                facts.revision().orElseGet(this::revision),
+                facts.facts().orElseGet(() -> facts(modes)),
+                modes);
+    }
+
+    private Optional<String> text(String attribute, int longest) {
+        return type.attribute(attribute).map(t -> Texts.clip(t, longest)).filter(t -> !t.isBlank());
+    }
+
+    private UUID guid(TypeId id) {
+        Optional<String> text = type.attribute("FixtureTypeID");
+        if (text.filter(t -> t.matches("[0-9A-Fa-f]{8}(-[0-9A-Fa-f]{4}){3}-[0-9A-Fa-f]{12}"))
+                .isPresent()) {
+            return UUID.fromString(text.get());
+        }
+        UUID made = FixtureType.guidOf(id);
+        notes.add(Kind.ID_MADE, "", type.line(), made.toString());
+        return made;
+    }
+
+    private String revision() {
+        List<XmlElement> revisions = type.path("Revisions", "Revision");
+        if (revisions.isEmpty()) {
+            return "";
+        }
+        XmlElement last = revisions.get(revisions.size() - 1);
+        String date = last.attribute("Date").orElse("");
+        String text = last.attribute("Text").orElse("");
+        return Texts.clip(date.isEmpty() || text.isEmpty() ? text + date : text + ", " + date, 80);
+    }
+
+    private List<Mode> modes() {
+        GeometryTree geometries = new GeometryTree(
+                type.children("Geometries").flatMap(g -> g.children().stream()).toList(), notes);
+        Map<String, Integer> personalities = personalities();
+        List<Mode> modes = new ArrayList<>();
+        Set<String> names = new HashSet<>();
+        for (XmlElement element : type.path("DMXModes", "DMXMode")) {
+            if (modes.size() == FixtureType.MOST_MODES) {
+                notes.add(
+                        Kind.MODE_LEFT_OUT,
+                        "",
+                        element.line(),
+                        FixtureType.MOST_MODES + " modes are the most that is kept");
+                break;
+            }
+            String written = element.attribute("Name").orElse("");
+            String name = distinct(written, element, names);
+            new ModeReader(name, element, facts, notes)
+                    .read(geometries, Optional.ofNullable(personalities.get(written)))
+                    .ifPresent(modes::add);
+        }
+        return modes;
+    }
+
+    private String distinct(String written, XmlElement element, Set<String> names) {
+        String base = Texts.clip(written.isBlank() ? "Mode" : written, 54);
+        String name = Texts.clip(written, 60).equals(written) && !written.isBlank() ? written : base;
+        for (int i = 2; !names.add(name); i++) {
+            name = base + " (" + i + ")";
+        }
+        if (!name.equals(written)) {
+            notes.add(Kind.NAME_CHANGED, "mode", element.line(), name);
+        }
+        return name;
+    }
+
+    /** By mode name, as the newest software of the unit numbers them. */
+    private Map<String, Integer> personalities() {
+        Map<String, Integer> found = new HashMap<>();
+        for (XmlElement software : type.path("Protocols", "FTRDM", "SoftwareVersionID")) {
+            for (XmlElement personality : software.children("DMXPersonality").toList()) {
+                String value = personality.attribute("Value").orElse("");
+                Optional<Integer> number = personalityNumber(value);
+                if (number.isEmpty()) {
+                    notes.add(Kind.PERSONALITY_UNCLEAR, "", personality.line(), value);
+                }
+                number.ifPresent(n -> personality.attribute("DMXMode").ifPresent(m -> found.put(m, n)));
+            }
+        }
+        return found;
+    }
+
+    /** A number, plain or in base 16 with {@code 0x} before it. */
+    private static Optional<Integer> personalityNumber(String text) {
+        String plain = text.toLowerCase(Locale.ROOT);
+        if (!plain.matches("0x[0-9a-f]{1,4}|\\d{1,4}")) {
+            return Optional.empty();
+        }
+        int number = plain.startsWith("0x") ? Integer.parseInt(plain.substring(2), 16) : Integer.parseInt(plain);
+        return Optional.of(number).filter(n -> n >= 1 && n <= 255);
+    }
+
+    /** What the description lets one conclude; assumptions are those of {@link Facts#of}. */
+    private Facts facts(List<Mode> modes) {
+        Facts assumed = Facts.of(hazard(modes), Reach.LINE);
+        List<String> inputs = sockets("Input");
+        List<String> outputs = sockets("Output");
+        boolean told = !inputs.isEmpty() || !outputs.isEmpty();
+        return new Facts(
+                assumed.hazard(),
+                assumed.reach(),
+                told ? inputs : assumed.inputs(),
+                told ? outputs : assumed.outputs(),
+                assumed.loadEighths(),
+                !type.path("Protocols", "FTRDM").isEmpty(),
+                "");
+    }
+
+    private Hazard hazard(List<Mode> modes) {
+        boolean laser = anywhere(type, "Laser").findAny().isPresent();
+        boolean air = modes.stream()
+                .flatMap(Mode::channels)
+                .anyMatch(c -> c.attribute().name().matches("(Fog|Haze)\\d+"));
+        return laser ? Hazard.LASER : air ? Hazard.ATMOSPHERE : Hazard.NONE;
+    }
+
+    private List<String> sockets(String direction) {
+        return anywhere(type, "WiringObject")
+                .filter(w -> w.attribute("ComponentType").equals(Optional.of(direction)))
+                .filter(w -> w.attribute("SignalType")
+                        .filter(s -> s.startsWith("DMX"))
+                        .isPresent())
+                .map(w -> Texts.clip(w.attribute("ConnectorType").orElse("unknown"), 30))
+                .filter(c -> !c.isBlank())
+                .limit(16)
+                .toList();
+    }
+
+    private static java.util.stream.Stream<XmlElement> anywhere(XmlElement element, String name) {
+        return java.util.stream.Stream.concat(
+                element.name().equals(name) ? java.util.stream.Stream.of(element) : java.util.stream.Stream.empty(),
+                element.children().stream().flatMap(c -> anywhere(c, name)));
+    }
+}

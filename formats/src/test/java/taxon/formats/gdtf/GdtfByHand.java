@@ -1,0 +1,91 @@
+package taxon.formats.gdtf;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+
+/** Writes GDTF files as plain text and with the ZIP of the JDK, so that the reader is not checked by its own writer. */
+final class GdtfByHand {
+    private String geometries = "<Geometry Name=\"Body\"/>";
+    private String modes = "";
+    private String protocols = "";
+    private String head = "Name=\"Wader\" ShortName=\"Wader\" LongName=\"Pellucid Wader\" Manufacturer=\"Pellucid\""
+            + " FixtureTypeID=\"0F1E2D3C-4B5A-6978-8796-A5B4C3D2E1F0\"";
+    private String version = "1.2";
+    private String extra = "";
+
+    GdtfByHand geometries(String xml) {
+        geometries = xml;
+        return this;
+    }
+
+    /** A mode of these channels under the geometry "Body". */
+    GdtfByHand mode(String name, String... channels) {
+        modes += "<DMXMode Name=\"" + name + "\" Geometry=\"Body\"><DMXChannels>" + String.join("\n", channels)
+                + "</DMXChannels></DMXMode>\n";
+        return this;
+    }
+
+    GdtfByHand protocols(String xml) {
+        protocols = xml;
+        return this;
+    }
+
+    GdtfByHand head(String attributes) {
+        head = attributes;
+        return this;
+    }
+
+    GdtfByHand version(String dataVersion) {
+        version = dataVersion;
+        return this;
+    }
+
+    GdtfByHand extra(String xml) {
+        extra = xml;
+        return this;
+    }
+
+    /** A channel with one function. */
+    static String channel(String offset, String attribute) {
+        return channel("1", offset, "Body", attribute);
+    }
+
+    static String channel(String dmxBreak, String offset, String geometry, String attribute) {
+        return channel(
+                "DMXBreak=\"" + dmxBreak + "\" Offset=\"" + offset + "\" Geometry=\"" + geometry + "\"",
+                attribute,
+                "<ChannelFunction Name=\"" + attribute + " 1\" Attribute=\"" + attribute
+                        + "\" DMXFrom=\"0/1\" Default=\"0/1\"/>");
+    }
+
+    static String channel(String attributes, String attribute, String functions) {
+        return "<DMXChannel " + attributes + "><LogicalChannel Attribute=\"" + attribute + "\">" + functions
+                + "</LogicalChannel></DMXChannel>";
+    }
+
+    String xml() {
+        return "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<GDTF DataVersion=\"" + version + "\"><FixtureType " + head
+                + ">\n<Geometries>" + geometries + "</Geometries>\n<DMXModes>" + modes + "</DMXModes>\n<Protocols>"
+                + protocols + "</Protocols>" + extra + "</FixtureType></GDTF>";
+    }
+
+    byte[] file() {
+        return zip("description.xml", xml().getBytes(StandardCharsets.UTF_8));
+    }
+
+    static byte[] zip(String name, byte[] content) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            zip.putNextEntry(new ZipEntry(name));
+            zip.write(content);
+            zip.closeEntry();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toByteArray();
+    }
+}
