@@ -38,7 +38,14 @@ public record FindingView(
                 finding.fixtures().stream().map(FixtureKey::number).toList(),
                 remedy.filter(Remedy.Apply.class::isInstance).map(Remedy::label),
                 decide.map(Remedy::label),
-                decide.map(d -> d.where() == Remedy.Where.PLACING ? "addresses" : "network")
-                        .orElse(""));
+                decide.map(d -> path(d.where())).orElse(""));
+    }
+
+    private static String path(Remedy.Where where) {
+        return switch (where) {
+            case PLACING -> Stage.ADDRESSES.path();
+            case ROUTING -> Stage.NETWORK.path();
+            case TYPES -> Stage.TYPES.path();
+        };
     }
 }

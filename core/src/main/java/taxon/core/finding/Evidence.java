@@ -5,6 +5,8 @@ import java.util.Optional;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.fixture.FixtureType;
+import taxon.core.library.Doubt;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.PlannedBlock;
@@ -59,4 +61,14 @@ public sealed interface Evidence {
      * @param slots how many are used on it
      */
     record UniverseUnrouted(UniverseNumber universe, int slots, int fixtures) implements Evidence {}
+
+    /** Fixtures in a mode of which someone said that the real unit does something else. */
+    record ModeDoubted(FixtureType type, Doubt doubt, int fixtures) implements Evidence {}
+
+    /**
+     * More of a type in the rig than the shop owns.
+     *
+     * @param used more than {@code owned}
+     */
+    record ShelfShort(FixtureType type, int used, int owned) implements Evidence {}
 }

@@ -1,9 +1,12 @@
 package taxon.core.finding;
 
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.stream.Collectors;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.Block.SlotUse;
+import taxon.core.library.Doubt;
 import taxon.core.rig.PlannedBlock;
 
 /** The one place where findings become sentences: what, where, why it matters. */
@@ -35,7 +38,22 @@ public final class FindingText {
         if (evidence instanceof Evidence.NoAddress n) {
             return noAddress(n);
         }
+        if (evidence instanceof Evidence.ModeDoubted d) {
+            return doubted(d);
+        }
+        if (evidence instanceof Evidence.ShelfShort s) {
+            return s.type().fullName() + ": " + s.used() + " in the rig, " + s.owned() + " on the shelf, short by "
+                    + (s.used() - s.owned()) + ".";
+        }
         return unrouted((Evidence.UniverseUnrouted) evidence);
+    }
+
+    private static String doubted(Evidence.ModeDoubted d) {
+        Doubt doubt = d.doubt();
+        String dot = doubt.note().endsWith(".") ? "" : ".";
+        return d.type().fullName() + ", " + doubt.mode().mode() + ", is doubted: " + doubt.note() + dot + " ("
+                + doubt.who() + ", " + LocalDate.ofInstant(doubt.at(), ZoneOffset.UTC) + ".) "
+                + (d.fixtures() == 1 ? "1 fixture uses it." : d.fixtures() + " fixtures use it.");
     }
 
     private static String overlap(Evidence.Overlap o) {

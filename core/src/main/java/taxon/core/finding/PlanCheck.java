@@ -5,6 +5,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import taxon.core.library.Shop;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 
@@ -20,7 +21,13 @@ public record PlanCheck(Map<Rule, List<Finding>> byRule) {
         }
     }
 
+    /** Checks a plan of which nothing else is known. */
     public static PlanCheck of(Plan plan) {
+        return of(plan, Shop.EMPTY);
+    }
+
+    /** Checks a plan against itself and against what the shop owns and doubts. */
+    public static PlanCheck of(Plan plan, Shop shop) {
         SlotRules slots = new SlotRules(plan);
         FixtureRules fixtures = new FixtureRules(plan);
         Map<Rule, List<Finding>> found = new EnumMap<>(Rule.class);
@@ -31,6 +38,9 @@ public record PlanCheck(Map<Rule, List<Finding>> byRule) {
         found.put(Rule.DUPLICATE_ID, fixtures.duplicateIds());
         found.put(Rule.NO_ADDRESS, fixtures.noAddress());
         found.put(Rule.UNIVERSE_UNROUTED, new RouteRules(plan).unrouted());
+        ShopRules shopRules = new ShopRules(plan, shop);
+        found.put(Rule.MODE_DOUBTED, shopRules.doubted());
+        found.put(Rule.SHELF_SHORT, shopRules.shelfShort());
         return new PlanCheck(found);
     }
 

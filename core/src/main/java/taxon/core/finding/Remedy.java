@@ -15,6 +15,7 @@ public sealed interface Remedy {
 
     enum Where {
         PLACING,
-        ROUTING
+        ROUTING,
+        TYPES
     }
 }

@@ -10,7 +10,9 @@ public enum Rule {
     DUPLICATE_ID(Severity.STOP),
     RESERVED_TOUCHED(Severity.WARN),
     NO_ADDRESS(Severity.WARN),
-    UNIVERSE_UNROUTED(Severity.WARN);
+    UNIVERSE_UNROUTED(Severity.WARN),
+    MODE_DOUBTED(Severity.WARN),
+    SHELF_SHORT(Severity.WARN);
 
     private final Severity severity;
 

@@ -2,7 +2,7 @@ package taxon.core.intake;
 
 import java.util.List;
 import java.util.Map;
-import taxon.core.fixture.TypeBook;
+import taxon.core.fixture.TypeSource;
 import taxon.core.rig.Added;
 import taxon.core.rig.Edit;
 import taxon.core.rig.FixtureEdits;
@@ -18,7 +18,7 @@ public record Intake(List<IntakeLine> lines) {
      *
      * @param choices by line number: what was chosen where a row's type or mode was not understood
      */
-    public static Intake of(List<EquipmentRow> rows, TypeBook types, Map<Integer, Choice> choices) {
+    public static Intake of(List<EquipmentRow> rows, TypeSource types, Map<Integer, Choice> choices) {
         RowReader reader = new RowReader(types, choices);
         return new Intake(rows.stream().map(reader::read).toList());
     }

@@ -9,7 +9,7 @@ import taxon.core.dmx.AddressText;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
-import taxon.core.fixture.TypeBook;
+import taxon.core.fixture.TypeSource;
 import taxon.core.intake.IdRange.Reading;
 import taxon.core.intake.IntakeFault.Reason;
 import taxon.core.rig.Added;
@@ -21,10 +21,10 @@ import taxon.core.text.Texts;
 final class RowReader {
     private static final int OFFERED = 3;
 
-    private final TypeBook types;
+    private final TypeSource types;
     private final Map<Integer, Choice> choices;
 
-    RowReader(TypeBook types, Map<Integer, Choice> choices) {
+    RowReader(TypeSource types, Map<Integer, Choice> choices) {
         this.types = types;
         this.choices = Map.copyOf(choices);
     }

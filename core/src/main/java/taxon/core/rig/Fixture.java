@@ -74,6 +74,10 @@ public record Fixture(
         return new Fixture(key, id, type, changed, position, unit, name, note, addresses);
     }
 
+    public Fixture withType(TypeId changed) {
+        return new Fixture(key, id, changed, mode, position, unit, name, note, addresses);
+    }
+
     public Fixture withPlace(int changedPosition, int changedUnit) {
         return new Fixture(key, id, type, mode, changedPosition, changedUnit, name, note, addresses);
     }

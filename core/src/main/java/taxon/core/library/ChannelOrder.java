@@ -1,0 +1,95 @@
+package taxon.core.library;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import taxon.core.fixture.Attribute;
+import taxon.core.fixture.AttributeWords;
+
+/**
+ * A channel order as someone types it from a manual: "R G B W A UV strobe dimmer", with commas, lines or only spaces between.
+ *
+ * @param slots as in {@link ModeSummary#slots}
+ * @param unknown the words that were not recognised; they take a slot each
+ */
+public record ChannelOrder(List<String> slots, List<String> unknown) {
+    public static final int MOST_SLOTS = 512;
+    private static final int LONGEST_NAME_IN_WORDS = 4;
+    private static final Pattern BITS = Pattern.compile("(?i)\\b(16|24|32)[ -]?bits?\\b");
+    private static final Pattern NUMBERED =
+            Pattern.compile("^\\s*(?:(?i:ch\\.?|slot)\\s*)?\\d{1,3}[.:)\\s-]+(?=\\p{L})");
+
+    public ChannelOrder {
+        slots = List.copyOf(slots);
+        unknown = List.copyOf(unknown);
+    }
+
+    public static ChannelOrder of(String typed) {
+        List<String> slots = new ArrayList<>();
+        List<String> unknown = new ArrayList<>();
+        for (String name : names(typed)) {
+            if (slots.size() < MOST_SLOTS) {
+                add(name, slots, unknown);
+            }
+        }
+        return new ChannelOrder(slots.subList(0, Math.min(MOST_SLOTS, slots.size())), unknown);
+    }
+
+    private static void add(String name, List<String> slots, List<String> unknown) {
+        Matcher bits = BITS.matcher(name);
+        int width = bits.find() ? Integer.parseInt(bits.group(1)) / 8 : 0;
+        AttributeWords.Reading reading =
+                AttributeWords.read(width > 0 ? bits.replaceFirst(" ").strip() : name);
+        if (!reading.known()) {
+            unknown.add(name);
+        }
+        Attribute attribute = reading.attribute();
+        if (width == 0) {
+            slots.add(ModeSummary.code(attribute.name(), reading.width() - 1));
+            return;
+        }
+        // "Pan 16 bit" behind "Pan" is its fine slot, else both.
+        boolean coarseIsThere = slots.contains(attribute.name());
+        for (int i = coarseIsThere ? width - 1 : 0; i < width; i++) {
+            slots.add(ModeSummary.code(attribute.name(), i));
+        }
+    }
+
+    private static List<String> names(String typed) {
+        String text = typed.length() > 20_000 ? typed.substring(0, 20_000) : typed;
+        boolean separated = text.strip().matches("(?s).*[,;\\n\\t].*");
+        List<String> names = new ArrayList<>();
+        for (String piece : text.split(separated ? "[,;\\n\\t]+" : "\\n")) {
+            String bare = NUMBERED.matcher(piece).replaceFirst("").strip();
+            if (!bare.isEmpty() && !bare.matches("\\d+")) {
+                names.addAll(separated ? List.of(bare) : apart(bare.split("\\s+")));
+            }
+        }
+        return names;
+    }
+
+    /** Takes the longest run of words that is a known name; a word that begins none stands alone. */
+    private static List<String> apart(String[] words) {
+        List<String> names = new ArrayList<>();
+        int at = 0;
+        while (at < words.length) {
+            int length = longestKnown(words, at);
+            names.add(String.join(" ", List.of(words).subList(at, at + length)));
+            at += length;
+        }
+        return names;
+    }
+
+    private static int longestKnown(String[] words, int from) {
+        for (int length = Math.min(LONGEST_NAME_IN_WORDS, words.length - from); length > 1; length--) {
+            String name = String.join(" ", List.of(words).subList(from, from + length));
+            AttributeWords.Reading reading = AttributeWords.read(name);
+            boolean numbered = words[from + length - 1].matches("\\d{1,3}");
+            if (reading.known() && (reading.cell().isEmpty() || numbered)) {
+                return length;
+            }
+        }
+        return 1;
+    }
+}
