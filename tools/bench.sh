@@ -38,7 +38,7 @@ if [ "${1:-all}" != core ]; then
   echo
   echo "Server time to the first byte, ms, demo rig, $runs requests each after 20"
   printf '%-34s %7s %7s %7s\n' page median min max
-  for page in / /jobs/1/rig '/jobs/1/rig?sel=25' /jobs/1/types /jobs/1/types/fernglass-heron-380 /jobs/1/addresses \
+  for page in / /jobs/1/rig '/jobs/1/rig?sel=25' /jobs/1/types /jobs/1/types/fernglass-heron-380 '/jobs/1/types?q=16+ch+wash' /jobs/1/types/fernglass-heron-380/compare '/jobs/1/types/advice?universes=6' /jobs/1/addresses \
     '/jobs/1/addresses?sel=25' /jobs/1/network /jobs/1/paperwork/by-fixture /jobs/1/paperwork/by-universe \
     /jobs/1/checks /jobs/1/handover /jobs/1/findings /jobs/1/sheet; do
     for _ in $(seq 20); do curl -s -o /dev/null "$base$page"; done
@@ -53,4 +53,6 @@ if [ "${1:-all}" != pages ]; then
   echo
   mvn -q -DskipTests -pl core,formats,wire,bench -am install
   mvn -q -pl bench exec:exec -Dexec.executable=java -Dexec.args="-cp %classpath taxon.bench.CoreFigures"
+  echo
+  mvn -q -pl bench exec:exec -Dexec.executable=java -Dexec.args="-cp %classpath taxon.bench.TypeFigures"
 fi

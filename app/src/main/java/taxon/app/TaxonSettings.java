@@ -10,6 +10,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  *
  * @param data the SQLite file; made where it is missing
  * @param demo true to begin with the demo job and to start its simulated rig
+ * @param demoTypes true to know the invented types of the demo without its job
  * @param card the IPv4 address of this machine that Art-Net is spoken from
  * @param nodeA where the demo's first node listens
  * @param nodeB where the demo's second node listens
@@ -19,6 +20,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
 public record TaxonSettings(
         @DefaultValue("taxon.db") Path data,
         @DefaultValue("false") boolean demo,
+        @DefaultValue("false") boolean demoTypes,
         @DefaultValue("127.0.0.1") String card,
         @DefaultValue("127.0.0.2") String nodeA,
         @DefaultValue("127.0.0.3") String nodeB,

@@ -25,6 +25,7 @@ class CoreArchitectureTest {
                         "java.util..",
                         "java.time..",
                         "java.text..",
+                        "java.math..",
                         "java.nio.charset..",
                         "org.jspecify.annotations..")
                 .check(CORE);

@@ -11,17 +11,11 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import taxon.app.edit.EditOutcome;
-import taxon.app.edit.Guard;
-import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
-import taxon.app.store.Progress;
-import taxon.app.store.ProposalStore;
 import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.app.web.Fields;
 import taxon.app.web.Frames;
-import taxon.app.web.NotThereException;
-import taxon.app.web.People;
+import taxon.app.web.ProposalDesk;
 import taxon.app.web.Reply;
 import taxon.app.web.Selection;
 import taxon.app.web.Stage;
@@ -36,14 +30,14 @@ import taxon.formats.json.Json;
 /** "Place them": asks for a proposal, shows it, and applies or drops it. */
 @Controller
 class ProposalController {
-    private final Frames frames;
-    private final JobEditor editor;
-    private final ProposalStore proposals;
+    private static final String KIND = "placement";
 
-    ProposalController(Frames frames, JobEditor editor, ProposalStore proposals) {
+    private final Frames frames;
+    private final ProposalDesk desk;
+
+    ProposalController(Frames frames, ProposalDesk desk) {
         this.frames = frames;
-        this.editor = editor;
-        this.proposals = proposals;
+        this.desk = desk;
     }
 
     @PostMapping("/jobs/{job}/proposals")
@@ -54,8 +48,7 @@ class ProposalController {
         if (wanted.isEmpty() || reply.fields().isFaulty()) {
             return reply.refused();
         }
-        int id = editor.alone(() -> proposals.add(
-                job, state.version(), PlacementJson.write(wanted.get()).toString()));
+        int id = desk.open(job, state.version(), KIND, PlacementJson.write(wanted.get()));
         String query = new Selection(reply.fields().keys("sel")).query();
         return reply.done(
                 "Proposed; nothing has moved yet.",
@@ -79,9 +72,9 @@ class ProposalController {
 
     @GetMapping("/jobs/{job}/proposals/{id}")
     Object look(@PathVariable int job, @PathVariable int id, HttpServletRequest request, Model model) {
-        StoredProposal stored = stored(job, id);
+        StoredProposal stored = desk.find(job, id, KIND);
         JobState state = frames.state(job);
-        PlacementRequest wanted = PlacementJson.read(Json.parse(stored.request()));
+        PlacementRequest wanted = PlacementJson.read(ProposalDesk.request(stored));
         Proposal proposal = InOrderPlanner.propose(state.plan(), wanted);
         boolean current = stored.baseVersion() == state.version();
         if (Reply.wantsJson(request)) {
@@ -96,44 +89,25 @@ class ProposalController {
 
     @PostMapping("/jobs/{job}/proposals/{id}/apply")
     Object apply(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
-        String page = "/jobs/" + job + "/proposals/" + id;
-        Reply reply = Reply.to(request, "proposal", page);
-        return editor.alone(() -> {
-            StoredProposal stored = stored(job, id);
-            if (stored.state() != Progress.OPEN) {
-                return reply.conflicting("This proposal was ended already; nothing was moved a second time.");
-            }
-            Proposal proposal =
-                    InOrderPlanner.propose(frames.state(job).plan(), PlacementJson.read(Json.parse(stored.request())));
-            EditOutcome outcome =
-                    editor.apply(job, stored.baseVersion(), Guard.UNCHANGED_JOB, People.HERE, proposal.edit());
-            if (!(outcome instanceof EditOutcome.Done || outcome instanceof EditOutcome.NoChange)) {
-                return reply.after(outcome);
-            }
-            proposals.end(job, id, Progress.APPLIED);
-            return Reply.to(request, "proposal", addresses(job, request)).after(outcome);
-        });
+        return desk.apply(
+                job,
+                desk.find(job, id, KIND),
+                request,
+                "/jobs/" + job + "/proposals/" + id,
+                addresses(job, request),
+                wanted -> InOrderPlanner.propose(frames.state(job).plan(), PlacementJson.read(wanted))
+                        .edit());
     }
 
     @PostMapping("/jobs/{job}/proposals/{id}/drop")
     Object drop(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
-        Reply reply = Reply.to(request, "proposal", "/jobs/" + job + "/proposals/" + id);
-        stored(job, id);
-        return editor.alone(() -> proposals.end(job, id, Progress.DROPPED))
-                ? reply.done(
-                        "Dropped; nothing has moved.",
-                        addresses(job, request),
-                        Json.object().put("proposal", id))
-                : reply.conflicting("This proposal was ended already.");
+        return desk.drop(
+                job, desk.find(job, id, KIND), request, "/jobs/" + job + "/proposals/" + id, addresses(job, request));
     }
 
     private static String addresses(int job, HttpServletRequest request) {
         return "/jobs/" + job + "/addresses"
                 + Selection.read(Objects.requireNonNullElse(request.getParameter("sel"), ""))
                         .query();
-    }
-
-    private StoredProposal stored(int job, int id) {
-        return proposals.find(job, id).orElseThrow(() -> new NotThereException("proposal " + id));
     }
 }

@@ -13,6 +13,7 @@ import taxon.app.edit.EditOutcome;
 import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
 import taxon.app.handover.Freezer;
+import taxon.app.library.TypeLibrary;
 import taxon.app.store.JobStore;
 import taxon.core.network.Ipv4;
 import taxon.core.rig.Edit;
@@ -27,14 +28,16 @@ class Demo implements ApplicationRunner, DisposableBean {
     private final TaxonSettings settings;
     private final JobStore jobs;
     private final JobEditor editor;
+    private final TypeLibrary library;
     private final Freezer freezer;
     private final Clock clock;
     private Optional<SimulatedRig> rig = Optional.empty();
 
-    Demo(TaxonSettings settings, JobStore jobs, JobEditor editor, Freezer freezer, Clock clock) {
+    Demo(TaxonSettings settings, JobStore jobs, JobEditor editor, TypeLibrary library, Freezer freezer, Clock clock) {
         this.settings = settings;
         this.jobs = jobs;
         this.editor = editor;
+        this.library = library;
         this.freezer = freezer;
         this.clock = clock;
     }
@@ -43,12 +46,14 @@ class Demo implements ApplicationRunner, DisposableBean {
     public void run(ApplicationArguments arguments) throws IOException {
         Ipv4 nodeA = address(settings.nodeA());
         Ipv4 nodeB = address(settings.nodeB());
-        int job = jobs.ids().stream().findFirst().orElseGet(() -> make(nodeA, nodeB));
+        Optional<Integer> known = jobs.ids().stream().findFirst();
+        int job = known.isPresent() ? known.get() : make(nodeA, nodeB);
         rig = Optional.of(
                 SimulatedRig.start(DemoRig.of(editor.find(job).orElseThrow().plan(), nodeA, nodeB)));
     }
 
-    private int make(Ipv4 nodeA, Ipv4 nodeB) {
+    private int make(Ipv4 nodeA, Ipv4 nodeB) throws IOException {
+        DemoLibrary.fill(library, WHO);
         int job = editor.make(DemoJob.beforeRevision(nodeA, nodeB, clock.instant()));
         if (freezer.freeze(job, 0, "Before the rehearsal", WHO).isEmpty()) {
             throw new IllegalStateException("the demo job changed before it was frozen");

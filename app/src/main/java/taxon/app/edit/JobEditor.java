@@ -9,13 +9,14 @@ import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
+import taxon.app.library.TypeLibrary;
 import taxon.app.store.JobStore;
 import taxon.app.store.JournalEntry;
 import taxon.app.store.JournalEntry.Kind;
 import taxon.app.store.JournalEntry.State;
 import taxon.app.store.JournalStore;
 import taxon.app.store.PlanStore;
-import taxon.core.finding.PlanCheck;
+import taxon.core.library.Shop;
 import taxon.core.rig.Edit;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.Plan;
@@ -31,26 +32,37 @@ public class JobEditor {
     private final PlanStore plans;
     private final JobStore jobs;
     private final JournalStore journal;
+    private final TypeLibrary library;
     private final TransactionTemplate transaction;
     private final Map<Integer, JobState> newest = new ConcurrentHashMap<>();
     private final ReentrantLock writing = new ReentrantLock();
 
-    JobEditor(PlanStore plans, JobStore jobs, JournalStore journal, TransactionTemplate transaction) {
+    JobEditor(
+            PlanStore plans,
+            JobStore jobs,
+            JournalStore journal,
+            TypeLibrary library,
+            TransactionTemplate transaction) {
         this.plans = plans;
         this.jobs = jobs;
         this.journal = journal;
+        this.library = library;
         this.transaction = transaction;
     }
 
     /** The newest state of a job; empty when there is no such job. */
     public Optional<JobState> find(int job) {
-        JobState known = newest.get(job);
-        return known != null ? Optional.of(known) : alone(() -> load(job));
+        Optional<JobState> current =
+                Optional.ofNullable(newest.get(job)).filter(s -> s.shop().equals(library.shop()));
+        return current.isPresent() ? current : alone(() -> load(job));
     }
 
+    /** Reads the job, or checks it anew where only the shelf or the doubts have changed. */
     private Optional<JobState> load(int job) {
-        Optional<JobState> loaded =
-                plans.load(job).map(s -> new JobState(job, s.version(), s.plan(), PlanCheck.of(s.plan())));
+        Shop shop = library.shop();
+        Optional<JobState> loaded = Optional.ofNullable(newest.get(job))
+                .map(s -> JobState.of(job, s.version(), s.plan(), shop))
+                .or(() -> plans.load(job).map(s -> JobState.of(job, s.version(), s.plan(), shop)));
         loaded.ifPresent(s -> newest.put(job, s));
         return loaded;
     }
@@ -134,13 +146,13 @@ public class JobEditor {
 
     private void commit(JobState now, Plan after, PlanDelta delta, Runnable journalEntry) {
         long next = now.version() + 1;
-        PlanCheck check = PlanCheck.of(after);
+        JobState then = JobState.of(now.job(), next, after, library.shop());
         transaction.executeWithoutResult(status -> {
             jobs.advance(now.job(), now.version(), next);
             plans.write(now.job(), delta);
             journalEntry.run();
         });
-        newest.put(now.job(), new JobState(now.job(), next, after, check));
+        newest.put(now.job(), then);
     }
 
     private static EditOutcome conflict(JobState now, List<JournalEntry> since) {

@@ -18,6 +18,7 @@ import taxon.app.edit.EditOutcome;
 import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
+import taxon.app.library.TypeLibrary;
 import taxon.app.store.ImportStore;
 import taxon.app.store.ImportStore.StoredImport;
 import taxon.app.store.Progress;
@@ -43,11 +44,13 @@ class ImportController {
     private final Frames frames;
     private final JobEditor editor;
     private final ImportStore imports;
+    private final TypeLibrary library;
 
-    ImportController(Frames frames, JobEditor editor, ImportStore imports) {
+    ImportController(Frames frames, JobEditor editor, ImportStore imports, TypeLibrary library) {
         this.frames = frames;
         this.editor = editor;
         this.imports = imports;
+        this.library = library;
     }
 
     @PostMapping("/jobs/{job}/imports")
@@ -83,7 +86,6 @@ class ImportController {
         model.addAttribute("lines", intake.lines().stream().map(IntakeView::of).toList());
         model.addAttribute("fixtures", intake.fixtures());
         model.addAttribute("faulty", intake.faulty().size());
-        model.addAttribute("types", state.knownTypes().types());
         return "rig/import";
     }
 
@@ -94,9 +96,11 @@ class ImportController {
         Map<Integer, Choice> choices = new LinkedHashMap<>(stored.choices());
         request.getParameterMap().forEach((name, values) -> {
             if (name.matches(CHOICE + "\\d{1,7}") && !values[0].isBlank()) {
-                String[] parts = (values[0] + "/").split("/", 3);
+                int slash = (values[0] + "/").indexOf('/');
+                String type = values[0].substring(0, slash);
+                String mode = slash < values[0].length() ? values[0].substring(slash + 1) : "";
                 reply.fields()
-                        .build(name, () -> new Choice(TypeId.of(parts[0]), parts[1]))
+                        .build(name, () -> new Choice(TypeId.of(type), mode))
                         .ifPresent(c -> choices.put(Integer.valueOf(name.substring(CHOICE.length())), c));
             }
         });
@@ -167,7 +171,7 @@ class ImportController {
         return (Understood) EquipmentSheetReader.read(stored.content());
     }
 
-    private static Intake intake(JobState state, StoredImport stored, Understood sheet) {
-        return Intake.of(sheet.rows(), state.knownTypes(), stored.choices());
+    private Intake intake(JobState state, StoredImport stored, Understood sheet) {
+        return Intake.of(sheet.rows(), library.knownTo(state.plan()), stored.choices());
     }
 }

@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
+import taxon.app.library.TypeLibrary;
 import taxon.app.web.Fields;
 import taxon.app.web.Frame;
 import taxon.app.web.Frames;
@@ -35,10 +36,12 @@ import taxon.core.text.Texts;
 class RigController {
     private final Frames frames;
     private final JobEditor editor;
+    private final TypeLibrary library;
 
-    RigController(Frames frames, JobEditor editor) {
+    RigController(Frames frames, JobEditor editor, TypeLibrary library) {
         this.frames = frames;
         this.editor = editor;
+        this.library = library;
     }
 
     @GetMapping("/jobs/{job}/rig")
@@ -47,9 +50,16 @@ class RigController {
         Selection selection = ((Frame) Objects.requireNonNull(model.getAttribute("frame"))).selection();
         model.addAttribute("drawing", RigDrawing.of(state.plan(), selection));
         model.addAttribute("rows", RigRow.of(state, selection));
-        model.addAttribute("types", state.knownTypes().types());
+        model.addAttribute("types", library.choices(state.plan(), wanted(request)));
         model.addAttribute("positions", state.plan().positions());
         return "rig/page";
+    }
+
+    /** The type that the page is asked to offer, as by a link from the library. */
+    private static Optional<TypeId> wanted(HttpServletRequest request) {
+        return Optional.ofNullable(request.getParameter("type"))
+                .filter(TypeId::isLegal)
+                .map(TypeId::of);
     }
 
     @GetMapping("/jobs/{job}/fixtures")
@@ -74,13 +84,15 @@ class RigController {
     }
 
     /** The type and its mode come as one field, {@code type-id/mode name}, so that they cannot contradict each other. */
-    private static Optional<Added> added(JobState state, Fields fields) {
+    private Optional<Added> added(JobState state, Fields fields) {
         Optional<Integer> count = fields.number("count", "number of fixtures", 1, Added.MOST);
         Optional<Integer> firstId = fields.numberOrNone("firstId", "first fixture ID", 1, FixtureId.LAST);
-        String[] wanted = (fields.text("type") + "/").split("/", 3);
+        // A mode's name may hold slashes, an id cannot.
+        String[] wanted = (fields.text("type") + "/").split("/", 2);
+        String mode = wanted[1].endsWith("/") ? wanted[1].substring(0, wanted[1].length() - 1) : wanted[1];
         Optional<FixtureType> type =
-                fields.build("type", () -> TypeId.of(wanted[0])).flatMap(state.knownTypes()::find);
-        if (type.isEmpty() || type.get().mode(wanted[1]).isEmpty()) {
+                fields.build("type", () -> TypeId.of(wanted[0])).flatMap(library.knownTo(state.plan())::find);
+        if (type.isEmpty() || type.get().mode(mode).isEmpty()) {
             fields.refuse("type", "There is no such type and mode; choose one from the list.");
             return Optional.empty();
         }
@@ -91,7 +103,7 @@ class RigController {
                 "position",
                 () -> new Added(
                         type.get(),
-                        type.get().mode(wanted[1]).orElseThrow(),
+                        type.get().mode(mode).orElseThrow(),
                         fields.text("position"),
                         count.orElseThrow(),
                         firstId.map(FixtureId::of),

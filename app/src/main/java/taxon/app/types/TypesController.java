@@ -3,8 +3,8 @@ package taxon.app.types;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -12,103 +12,133 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import taxon.app.edit.JobState;
+import taxon.app.library.TypeLibrary;
 import taxon.app.web.Frames;
-import taxon.app.web.NotThereException;
 import taxon.app.web.Reply;
 import taxon.app.web.Stage;
-import taxon.core.fixture.Block;
 import taxon.core.fixture.FixtureType;
-import taxon.core.fixture.Mode;
 import taxon.core.fixture.TypeId;
+import taxon.core.library.ModeSummary;
+import taxon.core.library.TypeIndex;
+import taxon.core.library.TypeQuery;
+import taxon.core.library.TypeSummary;
 import taxon.core.rig.Fixture;
 import taxon.formats.json.FixtureTypeJson;
 import taxon.formats.json.Json;
+import taxon.formats.json.TypeSummaryJson;
 
-/** The known types, and the mode sheets to hold against a manual. */
+/** The stage's first page: the types of the job counted against the shelf, and the search through the library. */
 @Controller
 class TypesController {
-    private final Frames frames;
+    private static final int SHOWN = 60;
 
-    TypesController(Frames frames) {
+    private final Frames frames;
+    private final TypeLibrary library;
+
+    TypesController(Frames frames, TypeLibrary library) {
         this.frames = frames;
+        this.library = library;
     }
 
-    /** @param used how many of it the job has */
-    record Line(FixtureType type, String modes, long used) {}
+    /**
+     * A type that the job uses.
+     *
+     * @param modes "24-channel × 8"
+     * @param owned how many the shelf holds; empty when it is not on it
+     * @param isShort how many are missing, 0 when none
+     */
+    record UsedLine(
+            FixtureType type,
+            String modes,
+            String reach,
+            String hazard,
+            long used,
+            Optional<Integer> owned,
+            long isShort,
+            boolean doubted) {}
+
+    /** @param modes those that fit, "24-channel, 34-channel" */
+    record HitLine(TypeSummary type, String modes, Optional<Integer> owned, long used) {}
 
     @GetMapping("/jobs/{job}/types")
     Object types(@PathVariable int job, HttpServletRequest request, Model model) {
         JobState state = frames.state(job);
+        String typed = Objects.requireNonNullElse(request.getParameter("q"), "");
+        TypeQuery query = TypeQuery.of(typed);
+        TypeIndex.Hits hits = query.isEmpty() && !library.onShelf().isEmpty()
+                ? shelf()
+                : library.index().search(query, SHOWN);
         if (Reply.wantsJson(request)) {
-            var body = Json.object().put("job", job).put("version", state.version());
-            var list = body.putArray("types");
-            state.knownTypes().types().forEach(t -> list.add(FixtureTypeJson.write(t)));
-            return Reply.json(HttpStatus.OK, body);
+            return json(state, hits);
         }
         frames.open(job, Optional.of(Stage.TYPES), request, model);
-        Map<TypeId, Long> used = used(state, Fixture::type);
-        model.addAttribute(
-                "lines",
-                state.knownTypes().types().stream()
-                        .map(t -> new Line(t, words(t), used.getOrDefault(t.id(), 0L)))
-                        .toList());
+        model.addAttribute("typed", typed);
+        model.addAttribute("used", used(state));
+        model.addAttribute("hits", hits.hits().stream().map(h -> hit(state, h)).toList());
+        model.addAttribute("total", hits.total());
+        model.addAttribute("isShelf", query.isEmpty() && !library.onShelf().isEmpty());
+        model.addAttribute("known", library.index().size());
         return "types/page";
     }
 
-    @GetMapping("/jobs/{job}/types/{id}")
-    Object type(@PathVariable int job, @PathVariable String id, HttpServletRequest request, Model model) {
-        JobState state = frames.state(job);
-        FixtureType type = state.knownTypes().types().stream()
-                .filter(t -> t.id().value().equals(id))
-                .findFirst()
-                .orElseThrow(() -> new NotThereException("type " + id));
-        if (Reply.wantsJson(request)) {
-            return Reply.json(HttpStatus.OK, FixtureTypeJson.write(type));
-        }
-        frames.open(job, Optional.of(Stage.TYPES), request, model);
-        Map<String, Long> used = used(state, f -> f.type().equals(type.id()) ? f.mode() : "");
-        model.addAttribute("type", type);
-        model.addAttribute(
-                "modes", type.modes().stream().map(m -> ModeSheet.of(m, used)).toList());
-        return "types/type";
+    /** What an empty search shows: what the shop owns. */
+    private TypeIndex.Hits shelf() {
+        List<TypeSummary> onShelf = library.onShelf();
+        return new TypeIndex.Hits(
+                onShelf.size(),
+                onShelf.stream()
+                        .limit(SHOWN)
+                        .map(t -> new TypeIndex.Hit(t, t.modes()))
+                        .toList());
     }
 
-    /** A mode as a manual prints it. */
-    record ModeSheet(Mode mode, long used, List<BlockSheet> blocks) {
-        static ModeSheet of(Mode mode, Map<String, Long> used) {
-            return new ModeSheet(
-                    mode,
-                    used.getOrDefault(mode.name(), 0L),
-                    mode.blocks().stream().map(BlockSheet::of).toList());
-        }
+    private Object json(JobState state, TypeIndex.Hits hits) {
+        var body = Json.object().put("job", state.job()).put("version", state.version());
+        var used = body.putArray("types");
+        state.plan().types().types().forEach(t -> used.add(FixtureTypeJson.write(t)));
+        body.put("found", hits.total());
+        var found = body.putArray("hits");
+        hits.hits().forEach(h -> found.add(TypeSummaryJson.write(h.type())));
+        return Reply.json(HttpStatus.OK, body);
     }
 
-    record BlockSheet(Block block, List<Slot> slots) {
-        static BlockSheet of(Block block) {
-            return new BlockSheet(block, block.slotUses().stream().map(Slot::of).toList());
-        }
+    private List<UsedLine> used(JobState state) {
+        Map<TypeId, List<Fixture>> byType =
+                state.plan().fixtures().stream().collect(Collectors.groupingBy(Fixture::type));
+        return state.plan().types().types().stream()
+                .map(t -> line(state, t, byType.getOrDefault(t.id(), List.of())))
+                .toList();
     }
 
-    /** @param resolution "coarse", "fine" …; empty for a channel of one byte */
-    record Slot(int number, String attribute, String part, String resolution, int rest) {
-        private static final List<String> BYTES = List.of("coarse", "fine", "ultra", "uber");
-
-        static Slot of(Block.SlotUse use) {
-            boolean one = use.channel().offsets().size() == 1;
-            return new Slot(
-                    use.offset(),
-                    use.channel().attribute().name(),
-                    use.channel().part().toString(),
-                    one ? "" : BYTES.get(use.byteIndex()),
-                    use.restByte());
-        }
+    private static UsedLine line(JobState state, FixtureType type, List<Fixture> fixtures) {
+        Map<String, Long> byMode =
+                fixtures.stream().collect(Collectors.groupingBy(Fixture::mode, Collectors.counting()));
+        String modes = byMode.entrySet().stream()
+                .sorted(Map.Entry.comparingByKey())
+                .map(e -> (e.getKey().isBlank() ? "no mode" : e.getKey()) + " × " + e.getValue())
+                .collect(Collectors.joining(", "));
+        Optional<Integer> owned = state.shop().owned(type.id());
+        return new UsedLine(
+                type,
+                modes,
+                FactsText.words(type.facts().reach()),
+                FactsText.words(type.hazard()),
+                fixtures.size(),
+                owned,
+                owned.map(o -> Math.max(0L, fixtures.size() - o)).orElse(0L),
+                byMode.keySet().stream()
+                        .anyMatch(m -> state.shop().doubt(type.id(), m).isPresent()));
     }
 
-    private static <K> Map<K, Long> used(JobState state, Function<Fixture, K> by) {
-        return state.plan().fixtures().stream().collect(Collectors.groupingBy(by, Collectors.counting()));
-    }
-
-    private static String words(FixtureType type) {
-        return type.modes().stream().map(Mode::name).collect(Collectors.joining(", "));
+    private static HitLine hit(JobState state, TypeIndex.Hit hit) {
+        String modes = hit.fitting().stream().limit(6).map(ModeSummary::name).collect(Collectors.joining(", "));
+        TypeId id = hit.type().id();
+        return new HitLine(
+                hit.type(),
+                hit.fitting().size() > 6 ? modes + " and " + (hit.fitting().size() - 6) + " more" : modes,
+                state.shop().owned(id),
+                state.plan().fixtures().stream()
+                        .filter(f -> f.type().equals(id))
+                        .count());
     }
 }

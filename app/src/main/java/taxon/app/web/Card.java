@@ -26,6 +26,7 @@ import taxon.core.rig.PlannedBlock;
  *
  * @param fixture the fixture itself, for its form
  * @param modes what its mode may be
+ * @param settings what must be set in the unit before it listens; empty when nothing
  */
 public record Card(
         Fixture fixture,
@@ -36,6 +37,7 @@ public record Card(
         List<String> modes,
         String position,
         Optional<String> hazard,
+        String settings,
         List<BlockLine> blocks,
         List<FindingView> findings) {
 
@@ -75,6 +77,7 @@ public record Card(
                 type.hazard() == Facts.Hazard.NONE
                         ? Optional.empty()
                         : Optional.of(type.hazard().name().toLowerCase(Locale.ROOT)),
+                type.facts().settings(),
                 plan.blocksOf(fixture).stream().map(b -> line(plan, b)).toList(),
                 state.check().of(fixture.key()).stream().map(FindingView::of).toList());
     }

@@ -23,7 +23,7 @@ import taxon.core.text.TextRefusedException;
  * <p>A field that is at fault reads as empty; ask {@link #isFaulty} before using what was read.
  */
 public final class Fields {
-    private static final int LONGEST_FIELD = 20_000;
+    private static final int LONGEST_FIELD = 500_000;
     private static final int SHOWN = 60;
 
     private final String form;

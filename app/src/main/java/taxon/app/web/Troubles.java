@@ -29,7 +29,7 @@ class Troubles {
     Object tooLarge(MaxUploadSizeExceededException e, HttpServletRequest request) {
         return answer(
                 HttpStatus.CONTENT_TOO_LARGE,
-                "The file is larger than what is taken here: 8 MiB for an equipment list, 32 MiB for a job.",
+                "The file is larger than what is taken here: 8 MiB for an equipment list, 32 MiB for a GDTF file or a job.",
                 request);
     }
 

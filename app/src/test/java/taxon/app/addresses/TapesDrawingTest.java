@@ -16,6 +16,7 @@ import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.finding.PlanCheck;
+import taxon.core.library.Shop;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.ReservedRun;
@@ -110,6 +111,6 @@ class TapesDrawingTest {
     }
 
     private static JobState state(Plan plan) {
-        return new JobState(1, 1, plan, PlanCheck.of(plan));
+        return new JobState(1, 1, plan, PlanCheck.of(plan), Shop.EMPTY);
     }
 }

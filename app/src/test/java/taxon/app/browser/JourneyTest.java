@@ -121,12 +121,13 @@ class JourneyTest {
     void aTypeShowsItsChannelsInOrder() {
         browser.click(".stages a", "Types");
         browser.click("#work a", "Heron 380");
-        browser.see("h2", "24-channel with shutters");
-        browser.see("h3", "Shutter add-on, 4 slots; switch on first: Shutter module: on");
-        assertThat(browser.texts("section:nth-of-type(2) tr:nth-child(2)"))
+        browser.see("h2", "24-channel");
+        browser.click("#modes a", "24-channel with shutters");
+        browser.see("h3", "Shutter add-on, 4 slots; listens only after: Shutter module: on");
+        assertThat(browser.texts("#sheet .channels tbody tr:nth-child(2)"))
                 .first()
                 .asString()
-                .contains("2", "Pan", "fine");
+                .contains("2", "pan", "fine");
     }
 
     @Test

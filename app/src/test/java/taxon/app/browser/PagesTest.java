@@ -24,7 +24,14 @@ class PagesTest {
             "/jobs/1/rig?sel=25",
             "/jobs/1/rig?sel=25,26",
             "/jobs/1/types",
-            "/jobs/1/types/pellucid-bittern",
+            "/jobs/1/types?q=wash",
+            "/jobs/1/types/fernglass-kestrel/modes/2",
+            "/jobs/1/types/brackwater-smew-5/modes/2",
+            "/jobs/1/types/fernglass-heron-380/compare?with=fernglass-tern",
+            "/jobs/1/types/build?from=pellucid-wren",
+            "/jobs/1/types/stand-in?order=R+G+B+W+blorp",
+            "/jobs/1/types/advice?universes=4",
+            "/jobs/1/changes?sel=25,26",
             "/jobs/1/addresses",
             "/jobs/1/network",
             "/jobs/1/paperwork/by-universe",
@@ -65,6 +72,9 @@ class PagesTest {
                 .isEqualTo("night");
         List.of(
                         "/jobs/1/rig?sel=25",
+                        "/jobs/1/types/fernglass-kestrel/modes/2",
+                        "/jobs/1/types/fernglass-heron-380/compare",
+                        "/jobs/1/types/build?from=pellucid-wren",
                         "/jobs/1/addresses",
                         "/jobs/1/network",
                         "/jobs/1/checks?standing=stale",
@@ -74,7 +84,10 @@ class PagesTest {
 
     private static void check(String page) {
         browser.open(server.url() + page);
+        // As tall as the page: what the tally covers for the moment is no smaller target, one scrolls.
+        browser.size(1280, 3200);
         assertThat(browser.accessibilityFaults()).as(page).isEmpty();
+        browser.size(1280, 800);
         assertThat(browser.requests())
                 .as(page)
                 .allMatch(u -> u.startsWith(server.url()) || u.startsWith("data:") || u.startsWith("chrome:"));
@@ -86,7 +99,16 @@ class PagesTest {
 
     @ParameterizedTest
     @Order(3)
-    @ValueSource(strings = {"/jobs/1/rig", "/jobs/1/checks", "/jobs/1/handover", "/jobs/1/rig?sel=25"})
+    @ValueSource(
+            strings = {
+                "/jobs/1/rig",
+                "/jobs/1/checks",
+                "/jobs/1/handover",
+                "/jobs/1/rig?sel=25",
+                "/jobs/1/types",
+                "/jobs/1/types/fernglass-heron-380/modes/3",
+                "/jobs/1/types/build"
+            })
     void onAPhoneNothingRunsOutOfThePage(String page) {
         browser.size(390, 844);
         browser.open(server.url() + page);

@@ -16,9 +16,11 @@ import org.junit.jupiter.api.Test;
 import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
+import taxon.app.library.TypeLibrary;
 import taxon.app.store.JobStore;
 import taxon.app.store.JournalStore;
 import taxon.app.store.PlanStore;
+import taxon.core.library.Shop;
 import taxon.core.rig.JobEdits;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.Plan;
@@ -30,12 +32,14 @@ class JobEditorTest {
     private final JobStore jobs = mock(JobStore.class);
     private final JournalStore journal = mock(JournalStore.class);
     private final PlatformTransactionManager transactions = mock(PlatformTransactionManager.class);
+    private final TypeLibrary library = mock(TypeLibrary.class);
     private JobEditor editor;
 
     @BeforeEach
     void editor() {
+        when(library.shop()).thenReturn(Shop.EMPTY);
         when(plans.load(1)).thenReturn(Optional.of(new PlanStore.Stored(1, 5, PLAN)));
-        editor = new JobEditor(plans, jobs, journal, new TransactionTemplate(transactions));
+        editor = new JobEditor(plans, jobs, journal, library, new TransactionTemplate(transactions));
     }
 
     @Test

@@ -181,7 +181,8 @@ public final class Browser implements AutoCloseable {
                 });
     }
 
-    private void until(String complaint, Supplier<Boolean> condition) {
+    /** Waits until something is so. */
+    public void until(String complaint, Supplier<Boolean> condition) {
         new WebDriverWait(driver, PATIENCE)
                 .ignoring(StaleElementReferenceException.class)
                 .withMessage(() -> complaint + " on " + url() + "\n" + texts("#work"))

@@ -47,6 +47,7 @@ public final class TaxonServer implements AutoCloseable {
     public static List<String> arguments(Path data, String network) {
         return List.of(
                 "--taxon.data=" + data,
+                "--taxon.demo-types=true",
                 "--server.port=0",
                 "--taxon.card=" + network + ".1",
                 "--taxon.node-a=" + network + ".2",

@@ -63,7 +63,7 @@ class FieldsTest {
 
     @Test
     void aFieldOfEndlessLengthIsCutBeforeAnythingElse() {
-        assertThat(fields("note", "x".repeat(1_000_000)).text("note")).hasSize(20_000);
+        assertThat(fields("note", "x".repeat(1_000_000)).text("note")).hasSize(500_000);
     }
 
     @Test

@@ -214,6 +214,20 @@ class ModeAdvisorTest {
         return Optional.ofNullable(solution).map(s -> s.getIntVal(total));
     }
 
+    @Test
+    void cells_that_are_needed_by_themselves_are_not_advised_away() {
+        FixtureType batten = DemoTypes.book().named("", "Curlew 12").orElseThrow();
+        Plan plan = Rigs.add(Rigs.empty(), batten, 2, 1);
+        Need inCells = new Need(batten.id(), Attribute.of("ColorAdd_R"), false, 12);
+
+        assertThat(modes(advise(plan, Set.of(), 4, Aim.FEWEST_SLOTS))).containsExactly("4-channel");
+        assertThat(modes(advise(plan, Set.of(inCells), 4, Aim.FEWEST_SLOTS))).containsExactly("37-channel");
+        assertThat(inCells.isMetBy(batten.mode("51-channel").orElseThrow())).isTrue();
+        assertThat(new Need(batten.id(), Attribute.of("ColorAdd_R"), false, 13)
+                        .isMetBy(batten.mode("51-channel").orElseThrow()))
+                .isFalse();
+    }
+
     /** A few types whose lengths nearly fill the universes, so that modes have to change. */
     private static Plan randomRig(Random random) {
         Plan plan = Rigs.empty();

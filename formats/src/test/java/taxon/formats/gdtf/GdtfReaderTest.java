@@ -1,7 +1,7 @@
 package taxon.formats.gdtf;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static taxon.formats.gdtf.GdtfByHand.channel;
+import static taxon.formats.testing.GdtfByHand.channel;
 
 import java.util.List;
 import java.util.Optional;
@@ -20,6 +20,7 @@ import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.fixture.PhysicalRange;
 import taxon.formats.gdtf.GdtfNote.Kind;
+import taxon.formats.testing.GdtfByHand;
 
 /** Files written by hand, by the rules of DIN SPEC 15800 (from memory) and as real files bend them. */
 class GdtfReaderTest {

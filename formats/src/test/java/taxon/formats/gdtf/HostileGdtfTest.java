@@ -1,8 +1,8 @@
 package taxon.formats.gdtf;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static taxon.formats.gdtf.GdtfByHand.channel;
-import static taxon.formats.gdtf.GdtfByHand.zip;
+import static taxon.formats.testing.GdtfByHand.channel;
+import static taxon.formats.testing.GdtfByHand.zip;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -18,6 +18,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import taxon.core.testing.RandomTypes;
+import taxon.formats.testing.GdtfByHand;
 
 /** Files that are meant to hurt. Each is refused with a sentence, or read as far as it can be. */
 class HostileGdtfTest {

@@ -1,4 +1,4 @@
-package taxon.formats.gdtf;
+package taxon.formats.testing;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -8,7 +8,7 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 
 /** Writes GDTF files as plain text and with the ZIP of the JDK, so that the reader is not checked by its own writer. */
-final class GdtfByHand {
+public final class GdtfByHand {
     private String geometries = "<Geometry Name=\"Body\"/>";
     private String modes = "";
     private String protocols = "";
@@ -17,44 +17,44 @@ final class GdtfByHand {
     private String version = "1.2";
     private String extra = "";
 
-    GdtfByHand geometries(String xml) {
+    public GdtfByHand geometries(String xml) {
         geometries = xml;
         return this;
     }
 
     /** A mode of these channels under the geometry "Body". */
-    GdtfByHand mode(String name, String... channels) {
+    public GdtfByHand mode(String name, String... channels) {
         modes += "<DMXMode Name=\"" + name + "\" Geometry=\"Body\"><DMXChannels>" + String.join("\n", channels)
                 + "</DMXChannels></DMXMode>\n";
         return this;
     }
 
-    GdtfByHand protocols(String xml) {
+    public GdtfByHand protocols(String xml) {
         protocols = xml;
         return this;
     }
 
-    GdtfByHand head(String attributes) {
+    public GdtfByHand head(String attributes) {
         head = attributes;
         return this;
     }
 
-    GdtfByHand version(String dataVersion) {
+    public GdtfByHand version(String dataVersion) {
         version = dataVersion;
         return this;
     }
 
-    GdtfByHand extra(String xml) {
+    public GdtfByHand extra(String xml) {
         extra = xml;
         return this;
     }
 
     /** A channel with one function. */
-    static String channel(String offset, String attribute) {
+    public static String channel(String offset, String attribute) {
         return channel("1", offset, "Body", attribute);
     }
 
-    static String channel(String dmxBreak, String offset, String geometry, String attribute) {
+    public static String channel(String dmxBreak, String offset, String geometry, String attribute) {
         return channel(
                 "DMXBreak=\"" + dmxBreak + "\" Offset=\"" + offset + "\" Geometry=\"" + geometry + "\"",
                 attribute,
@@ -62,22 +62,22 @@ final class GdtfByHand {
                         + "\" DMXFrom=\"0/1\" Default=\"0/1\"/>");
     }
 
-    static String channel(String attributes, String attribute, String functions) {
+    public static String channel(String attributes, String attribute, String functions) {
         return "<DMXChannel " + attributes + "><LogicalChannel Attribute=\"" + attribute + "\">" + functions
                 + "</LogicalChannel></DMXChannel>";
     }
 
-    String xml() {
+    public String xml() {
         return "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<GDTF DataVersion=\"" + version + "\"><FixtureType " + head
                 + ">\n<Geometries>" + geometries + "</Geometries>\n<DMXModes>" + modes + "</DMXModes>\n<Protocols>"
                 + protocols + "</Protocols>" + extra + "</FixtureType></GDTF>";
     }
 
-    byte[] file() {
+    public byte[] file() {
         return zip("description.xml", xml().getBytes(StandardCharsets.UTF_8));
     }
 
-    static byte[] zip(String name, byte[] content) {
+    public static byte[] zip(String name, byte[] content) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(out)) {
             zip.putNextEntry(new ZipEntry(name));

@@ -1,0 +1,267 @@
+package taxon.app.types;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.edit.JobState;
+import taxon.app.library.TypeLibrary;
+import taxon.app.store.Progress;
+import taxon.app.store.ProposalStore.StoredProposal;
+import taxon.app.types.ChangeJson.Target;
+import taxon.app.web.Fields;
+import taxon.app.web.Frames;
+import taxon.app.web.ProposalDesk;
+import taxon.app.web.Reply;
+import taxon.app.web.Selection;
+import taxon.app.web.Stage;
+import taxon.core.fixture.FixtureType;
+import taxon.core.fixture.TypeId;
+import taxon.core.modes.ChangeProposal;
+import taxon.core.modes.ChangeRequest;
+import taxon.core.modes.ChangeRequest.Style;
+import taxon.core.modes.ChangeRequest.Switch;
+import taxon.core.modes.ModeChange;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Plan;
+import taxon.formats.json.Json;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Changing the type or mode of fixtures: asked for, looked at as a proposal, applied as one edit. */
+@Controller
+class ChangeController {
+    private static final String KIND = "change";
+    private static final int MOST_SWITCHES = 500;
+
+    private final Frames frames;
+    private final TypeLibrary library;
+    private final ProposalDesk desk;
+
+    ChangeController(Frames frames, TypeLibrary library, ProposalDesk desk) {
+        this.frames = frames;
+        this.library = library;
+        this.desk = desk;
+    }
+
+    record StyleChoice(String slug, String words) {}
+
+    /** Asks for a change of the chosen fixtures. With {@code type} the page offers a type of the library too. */
+    @GetMapping("/jobs/{job}/changes")
+    String ask(@PathVariable int job, HttpServletRequest request, Model model) {
+        JobState state = frames.open(job, Optional.of(Stage.TYPES), request, model);
+        fill(state, request, model);
+        return "types/change";
+    }
+
+    private void fill(JobState state, HttpServletRequest request, Model model) {
+        Selection selection = Selection.read(Objects.requireNonNullElse(request.getParameter("sel"), ""));
+        Optional<TypeId> wanted = Optional.ofNullable(request.getParameter("type"))
+                .filter(TypeId::isLegal)
+                .map(TypeId::of);
+        List<Fixture> chosen = selection.in(state.plan());
+        String now = chosen.stream()
+                .map(f -> state.plan().type(f).fullName() + ", " + (f.mode().isBlank() ? "no mode" : f.mode()))
+                .distinct()
+                .limit(4)
+                .collect(Collectors.joining("; "));
+        model.addAttribute("chosen", chosen);
+        model.addAttribute("now", now);
+        model.addAttribute(
+                "wanted",
+                wanted.map(TypeId::value)
+                        .orElse(chosen.isEmpty() ? "" : chosen.get(0).type().value()));
+        model.addAttribute("types", library.choices(state.plan(), wanted));
+        model.addAttribute(
+                "preferred",
+                chosen.isEmpty()
+                        ? ""
+                        : chosen.get(0).type() + "/" + chosen.get(0).mode());
+        model.addAttribute(
+                "styles",
+                Arrays.stream(Style.values())
+                        .map(s -> new StyleChoice(Json.slug(s), ChangeText.words(s)))
+                        .toList());
+    }
+
+    /**
+     * Makes a proposal. The fields are {@code sel} with {@code to}, a type and mode for the chosen fixtures; or {@code of}
+     * with {@code to}, for all fixtures of a type; or {@code all},
+     * any number of a type and mode for all fixtures of that type; or {@code again}, an earlier proposal in another style; or
+     * {@code renew}, a type whose definition is to be that of the library.
+     */
+    @PostMapping("/jobs/{job}/changes")
+    Object propose(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "change", "/jobs/" + job + "/changes");
+        JobState state = frames.state(job);
+        Fields fields = reply.fields();
+        Optional<Style> style =
+                fields.has("style") ? ChangeJson.style(fields.text("style")) : Optional.of(Style.LEAST_DISTURBANCE);
+        if (style.isEmpty()) {
+            fields.refuse("style", "The style is one of least-disturbance, in-order and keep-starts.");
+        }
+        List<Switch> switches = fields.has("again")
+                ? again(job, fields)
+                : fields.has("renew") ? renew(state, fields) : wanted(state, fields, request);
+        if (!fields.isFaulty() && switches.stream().allMatch(s -> s.fixtures().isEmpty())) {
+            fields.refuse("to", "No fixture is chosen; choose some on the rig or the tapes first.");
+        }
+        Optional<ChangeProposal> tried = fields.isFaulty()
+                ? Optional.empty()
+                : fields.build(
+                        "to", () -> ModeChange.propose(state.plan(), new ChangeRequest(switches, style.orElseThrow())));
+        if (tried.isEmpty()) {
+            return reply.refused();
+        }
+        if (tried.get().changed().isEmpty()) {
+            fields.refuse("to", "Nothing would change: they have that type and mode already.");
+            return reply.refused();
+        }
+        int id = desk.open(
+                job, state.version(), KIND, ChangeJson.write(tried.get().request()));
+        return reply.done(
+                "Proposed; nothing has changed yet.",
+                "/jobs/" + job + "/changes/" + id,
+                Json.object().put("proposal", id));
+    }
+
+    private List<Switch> again(int job, Fields fields) {
+        return fields.number("again", "proposal", 1, Integer.MAX_VALUE)
+                .map(id -> ChangeJson.read(ProposalDesk.request(desk.find(job, id, KIND)))
+                        .switches())
+                .orElse(List.of());
+    }
+
+    /** All fixtures of a type get the library's definition, each in the mode of its name, else in the first. */
+    private List<Switch> renew(JobState state, Fields fields) {
+        Optional<FixtureType> newer =
+                Optional.of(fields.text("renew")).filter(TypeId::isLegal).flatMap(id -> library.find(TypeId.of(id)));
+        if (newer.isEmpty()) {
+            fields.refuse("renew", "The library has no such type.");
+            return List.of();
+        }
+        FixtureType type = newer.get();
+        List<Switch> switches = new ArrayList<>();
+        state.plan().fixtures().stream()
+                .filter(f -> f.type().equals(type.id()))
+                .collect(Collectors.groupingBy(
+                        f -> type.mode(f.mode()).orElse(type.modes().get(0)).name(),
+                        java.util.TreeMap::new,
+                        Collectors.mapping(Fixture::key, Collectors.toSet())))
+                .forEach((mode, keys) -> switches.add(new Switch(keys, type, mode)));
+        return switches;
+    }
+
+    private List<Switch> wanted(JobState state, Fields fields, HttpServletRequest request) {
+        String[] all = Objects.requireNonNullElse(request.getParameterValues("all"), new String[0]);
+        List<Switch> switches = new ArrayList<>();
+        for (String one : List.of(all).subList(0, Math.min(MOST_SWITCHES, all.length))) {
+            Target.read(one)
+                    .ifPresentOrElse(
+                            t -> add(state, fields, t, ofType(state.plan(), t.type()), switches),
+                            () -> fields.refuse("to", "There is no such type and mode; choose one from the list."));
+        }
+        if (all.length == 0) {
+            Set<FixtureKey> keys = fields.has("of") ? ofType(state.plan(), fields.text("of")) : chosen(state, fields);
+            Target.read(fields.text("to"))
+                    .ifPresentOrElse(
+                            t -> add(state, fields, t, keys, switches),
+                            () -> fields.refuse("to", "There is no such type and mode; choose one from the list."));
+        }
+        return switches;
+    }
+
+    private void add(JobState state, Fields fields, Target target, Set<FixtureKey> keys, List<Switch> switches) {
+        Optional<FixtureType> type = library.knownTo(state.plan()).find(target.type());
+        if (type.flatMap(t -> t.mode(target.mode())).isEmpty()) {
+            fields.refuse("to", "There is no such type and mode; choose one from the list.");
+        } else {
+            switches.add(new Switch(keys, type.get(), target.mode()));
+        }
+    }
+
+    private static Set<FixtureKey> chosen(JobState state, Fields fields) {
+        return Selection.read(fields.text("sel")).in(state.plan()).stream()
+                .map(Fixture::key)
+                .collect(Collectors.toCollection(TreeSet::new));
+    }
+
+    private static Set<FixtureKey> ofType(Plan plan, String id) {
+        return TypeId.isLegal(id) ? ofType(plan, TypeId.of(id)) : Set.of();
+    }
+
+    private static Set<FixtureKey> ofType(Plan plan, TypeId type) {
+        return plan.fixtures().stream()
+                .filter(f -> f.type().equals(type))
+                .map(Fixture::key)
+                .collect(Collectors.toSet());
+    }
+
+    @GetMapping("/jobs/{job}/changes/{id}")
+    Object look(@PathVariable int job, @PathVariable int id, HttpServletRequest request, Model model) {
+        StoredProposal stored = desk.find(job, id, KIND);
+        JobState state = frames.state(job);
+        ChangeProposal proposal = ModeChange.propose(state.plan(), ChangeJson.read(ProposalDesk.request(stored)));
+        if (Reply.wantsJson(request)) {
+            ObjectNode body = ChangeJson.write(proposal)
+                    .put("proposal", stored.id())
+                    .put("state", Json.slug(stored.state()))
+                    .put("madeOnVersion", stored.baseVersion())
+                    .put("version", state.version());
+            return Reply.json(HttpStatus.OK, body);
+        }
+        frames.open(job, Optional.of(Stage.TYPES), request, model);
+        fill(state, request, model);
+        model.addAttribute(
+                "proposal",
+                ChangeView.of(
+                        stored.id(),
+                        proposal,
+                        stored.state() == Progress.OPEN,
+                        stored.state() == Progress.APPLIED,
+                        stored.baseVersion() == state.version()));
+        return "types/change";
+    }
+
+    @PostMapping("/jobs/{job}/changes/{id}/apply")
+    Object apply(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
+        StoredProposal stored = desk.find(job, id, KIND);
+        return desk.apply(
+                job,
+                stored,
+                request,
+                page(job, id),
+                then(job, stored),
+                wanted -> ModeChange.propose(frames.state(job).plan(), ChangeJson.read(wanted))
+                        .edit());
+    }
+
+    @PostMapping("/jobs/{job}/changes/{id}/drop")
+    Object drop(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
+        StoredProposal stored = desk.find(job, id, KIND);
+        return desk.drop(job, stored, request, page(job, id), then(job, stored));
+    }
+
+    private static String page(int job, int id) {
+        return "/jobs/" + job + "/changes/" + id;
+    }
+
+    /** The tapes, with the changed fixtures chosen. */
+    private static String then(int job, StoredProposal stored) {
+        List<FixtureKey> keys = ChangeJson.read(ProposalDesk.request(stored)).switches().stream()
+                .flatMap(s -> s.fixtures().stream())
+                .toList();
+        return "/jobs/" + job + "/addresses" + (keys.size() > 100 ? "" : new Selection(keys).query());
+    }
+}

@@ -1,0 +1,118 @@
+package taxon.app.types;
+
+import java.util.List;
+import java.util.Optional;
+import taxon.core.addressing.ProposalText;
+import taxon.core.dmx.StartAddress;
+import taxon.core.modes.ChangeProposal;
+import taxon.core.modes.ChangeRequest.Style;
+import taxon.formats.json.Json;
+
+/**
+ * A change as the page shows it.
+ *
+ * @param groups changed fixtures that change alike, in one line
+ * @param clashes what would run into what if every start were kept
+ * @param current false when the job has changed since it was made
+ */
+record ChangeView(
+        int id,
+        String headline,
+        List<Group> groups,
+        List<String> clashes,
+        List<MoveLine> moves,
+        List<String> notPlaced,
+        List<StyleLine> styles,
+        boolean open,
+        boolean applied,
+        boolean current) {
+
+    /** @param slots "16 slots, before 12" */
+    record Group(String who, String from, String to, String slots, long touched) {}
+
+    record MoveLine(String who, String before, String after, boolean touches) {}
+
+    record StyleLine(
+            String slug,
+            String words,
+            String explanation,
+            boolean chosen,
+            int moved,
+            int touched,
+            int overlaps,
+            int universes) {}
+
+    static ChangeView of(int id, ChangeProposal proposal, boolean open, boolean applied, boolean current) {
+        Style chosen = proposal.request().style();
+        return new ChangeView(
+                id,
+                ChangeText.headline(proposal),
+                groups(proposal),
+                proposal.clashes().stream().map(ChangeText::sentence).toList(),
+                proposal.moves().stream()
+                        .map(m -> new MoveLine(
+                                m.block().label(),
+                                m.before().map(StartAddress::toString).orElse("none"),
+                                m.after().toString(),
+                                m.touches()))
+                        .toList(),
+                proposal.notPlaced().stream()
+                        .map(n -> n.fixture().label() + ": " + ProposalText.sentence(n))
+                        .toList(),
+                proposal.otherStyles().stream()
+                        .map(p -> new StyleLine(
+                                Json.slug(p.style()),
+                                ChangeText.words(p.style()),
+                                ChangeText.explanation(p.style()),
+                                p.style() == chosen,
+                                p.moved(),
+                                p.touched(),
+                                p.overlaps(),
+                                p.universes()))
+                        .toList(),
+                open,
+                applied,
+                current);
+    }
+
+    private record Alike(
+            String typeBefore,
+            String modeBefore,
+            Optional<Integer> before,
+            String typeAfter,
+            String modeAfter,
+            int after) {}
+
+    private static List<Group> groups(ChangeProposal proposal) {
+        java.util.Map<Alike, List<ChangeProposal.Changed>> alike = new java.util.LinkedHashMap<>();
+        proposal.changed()
+                .forEach(c -> alike.computeIfAbsent(
+                                new Alike(
+                                        c.typeBefore(),
+                                        c.modeBefore(),
+                                        c.before(),
+                                        c.typeAfter(),
+                                        c.modeAfter(),
+                                        c.after()),
+                                a -> new java.util.ArrayList<>())
+                        .add(c));
+        return alike.entrySet().stream()
+                .map(e -> new Group(
+                        String.join(
+                                ", ",
+                                e.getValue().stream()
+                                        .map(c -> c.fixture().label())
+                                        .toList()),
+                        e.getKey().typeBefore() + ", "
+                                + (e.getKey().modeBefore().isBlank()
+                                        ? "no mode"
+                                        : e.getKey().modeBefore()),
+                        e.getKey().typeAfter() + ", " + e.getKey().modeAfter(),
+                        e.getKey().after() + " slots, before "
+                                + e.getKey().before().map(String::valueOf).orElse("unknown"),
+                        e.getValue().stream()
+                                .filter(ChangeProposal.Changed::touches)
+                                .count()))
+                .toList();
+    }
+}
