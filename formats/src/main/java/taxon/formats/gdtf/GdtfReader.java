@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.stream.Stream;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.Facts.Hazard;
 import taxon.core.fixture.Facts.Reach;
@@ -223,8 +224,8 @@ public final class GdtfReader {
     /** What the description lets one conclude; assumptions are those of {@link Facts#of}. */
     private Facts facts(List<Mode> modes) {
         Facts assumed = Facts.of(hazard(modes), Reach.LINE);
-        List<String> inputs = sockets("Input");
-        List<String> outputs = sockets("Output");
+        List<String> inputs = sockets("Input", "1");
+        List<String> outputs = sockets("Output", "-1");
         boolean told = !inputs.isEmpty() || !outputs.isEmpty();
         return new Facts(
                 assumed.hazard(),
@@ -237,28 +238,48 @@ public final class GdtfReader {
     }
 
     private Hazard hazard(List<Mode> modes) {
-        boolean laser = anywhere(type, "Laser").findAny().isPresent();
+        boolean laser = geometries("Laser").findAny().isPresent();
         boolean air = modes.stream()
                 .flatMap(Mode::channels)
                 .anyMatch(c -> c.attribute().name().matches("(Fog|Haze)\\d+"));
         return laser ? Hazard.LASER : air ? Hazard.ATMOSPHERE : Hazard.NONE;
     }
 
-    private List<String> sockets(String direction) {
-        return anywhere(type, "WiringObject")
+    /**
+     * The sockets of a direction: those of the wiring objects among the geometries; in a file of 1.1, which has none, those of
+     * its list of connectors, where a receiver's input is male (gender 1) and its output female (-1) (from memory).
+     */
+    private List<String> sockets(String direction, String gender) {
+        Stream<Optional<String>> wired = geometries("WiringObject")
                 .filter(w -> w.attribute("ComponentType").equals(Optional.of(direction)))
                 .filter(w -> w.attribute("SignalType")
                         .filter(s -> s.startsWith("DMX"))
                         .isPresent())
-                .map(w -> Texts.clip(w.attribute("ConnectorType").orElse("unknown"), 30))
+                .map(w -> w.attribute("ConnectorType"));
+        Stream<Optional<String>> listed = type.path("PhysicalDescriptions", "Connectors", "Connector").stream()
+                .filter(c -> c.attribute("DMXBreak").filter(b -> !b.equals("0")).isPresent())
+                .filter(c -> c.attribute("Gender").equals(Optional.of(gender)))
+                .map(c -> c.attribute("Type"));
+        List<String> names = named(wired);
+        return names.isEmpty() ? named(listed) : names;
+    }
+
+    private static List<String> named(Stream<Optional<String>> connectors) {
+        return connectors
+                .map(c -> Texts.clip(c.orElse("unknown"), 30))
                 .filter(c -> !c.isBlank())
                 .limit(16)
                 .toList();
     }
 
-    private static java.util.stream.Stream<XmlElement> anywhere(XmlElement element, String name) {
-        return java.util.stream.Stream.concat(
-                element.name().equals(name) ? java.util.stream.Stream.of(element) : java.util.stream.Stream.empty(),
+    /** All geometries of a kind, at any depth. */
+    private Stream<XmlElement> geometries(String kind) {
+        return type.children("Geometries").flatMap(g -> anywhere(g, kind));
+    }
+
+    private static Stream<XmlElement> anywhere(XmlElement element, String name) {
+        return Stream.concat(
+                element.name().equals(name) ? Stream.of(element) : Stream.empty(),
                 element.children().stream().flatMap(c -> anywhere(c, name)));
     }
 }

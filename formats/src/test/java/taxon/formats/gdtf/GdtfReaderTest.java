@@ -313,6 +313,21 @@ class GdtfReaderTest {
         assertThat(read.notes()).allSatisfy(n -> assertThat(n.sentence()).endsWith("."));
     }
 
+    /** A file of 1.1 lists connectors apart from the geometries: male in, female out (DIN SPEC 15800, from memory). */
+    @Test
+    void theConnectorListOfAnOlderFileNamesTheSockets() {
+        FixtureType type = type(new GdtfByHand()
+                .version("1.1")
+                .mode("1-channel", channel("1", "Dimmer"))
+                .extra("<PhysicalDescriptions><Connectors>"
+                        + "<Connector Name=\"In\" Type=\"XLR3\" DMXBreak=\"1\" Gender=\"1\"/>"
+                        + "<Connector Name=\"Thru\" Type=\"XLR5\" DMXBreak=\"1\" Gender=\"-1\"/>"
+                        + "<Connector Name=\"Power\" Type=\"mains\" DMXBreak=\"0\" Gender=\"1\"/>"
+                        + "</Connectors></PhysicalDescriptions>"));
+        assertThat(type.facts().inputs()).containsExactly("XLR3");
+        assertThat(type.facts().outputs()).containsExactly("XLR5");
+    }
+
     private static List<Kind> kinds(GdtfReading.Read read) {
         return read.notes().stream().map(GdtfNote::kind).toList();
     }
