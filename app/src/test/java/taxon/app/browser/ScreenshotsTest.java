@@ -21,7 +21,14 @@ class ScreenshotsTest {
                 Browser browser = Browser.start()) {
             String job = server.url() + "/jobs/1/";
             take(browser, job + "rig?sel=25", "rig");
+            take(browser, job + "types", "types");
             take(browser, job + "types/fernglass-heron-380", "type");
+            take(browser, job + "types/fernglass-tern/compare", "compare");
+            take(browser, job + "types/build?from=pellucid-wren", "build");
+            browser.open(job + "types/fernglass-tern/compare");
+            browser.click("button[aria-label='Propose 20-channel for all']");
+            browser.see("#change h2", "17 fixtures to Tern, 20-channel");
+            browser.screenshot(FOLDER.resolve("change.png"));
             take(browser, job + "addresses?sel=28", "addresses");
             take(browser, job + "network", "network");
             take(browser, job + "paperwork/by-universe", "paperwork");
@@ -56,6 +63,8 @@ class ScreenshotsTest {
             browser.click("button[name=theme]", "Night");
             browser.see("button[name=theme]", "Day");
             take(browser, job + "addresses?sel=28", "addresses-night");
+            take(browser, job + "types/fernglass-kestrel/modes/2", "type-night");
+            take(browser, job + "types/fernglass-tern/compare", "compare-night");
             browser.size(390, 844);
             take(browser, job + "rig?sel=24", "phone");
             take(browser, job + "checks", "phone-checks");
