@@ -1,7 +1,8 @@
 package taxon.app.types;
 
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import taxon.core.fixture.AttributeBook;
 import taxon.core.fixture.Block;
@@ -132,6 +133,9 @@ record ModeSheet(Mode mode, List<BlockSheet> blocks) {
     private static String number(double value) {
         return value == Math.rint(value) && Math.abs(value) < 1e9
                 ? String.valueOf((long) value)
-                : String.format(Locale.ROOT, "%.2f", value);
+                : BigDecimal.valueOf(value)
+                        .setScale(2, RoundingMode.HALF_UP)
+                        .stripTrailingZeros()
+                        .toPlainString();
     }
 }

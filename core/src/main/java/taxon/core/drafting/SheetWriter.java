@@ -6,7 +6,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import taxon.core.fixture.Attribute;
+import taxon.core.fixture.AttributeBook;
 import taxon.core.fixture.AttributeWords;
 import taxon.core.fixture.Block;
 import taxon.core.fixture.Channel;
@@ -157,21 +159,29 @@ public final class SheetWriter {
 
     private void channel(Channel channel, int next, boolean spelledOut) {
         List<String> extras = new ArrayList<>();
-        String words = channel.attribute().name();
-        AttributeWords.Reading reading = AttributeWords.read(words);
-        boolean plain = reading.attribute().equals(channel.attribute())
-                && reading.known()
-                && reading.width() == 1
-                && reading.cell().isEmpty();
-        if (!plain) {
+        Optional<String> known = known(channel.attribute());
+        String words = known.orElse("channel");
+        if (known.isEmpty()) {
             extras.add(channel.attribute().name());
-            words = "channel";
         }
         channel.highlight().ifPresent(h -> extras.add("highlight " + h));
         String rest = channel.rest() == 0 ? "" : " = " + channel.rest();
         boolean counted = isNext(channel, next) && !(spelledOut && channel.isFine());
         line(slots(channel, counted) + words + width(channel, counted) + rest + brackets(extras));
         channel.functions().forEach(f -> function(channel, f));
+    }
+
+    /** The words of the manuals where they mean this attribute and nothing else, else its name; empty where neither does. */
+    private static Optional<String> known(Attribute attribute) {
+        return Stream.of(AttributeBook.words(attribute), attribute.name())
+                .filter(words -> {
+                    AttributeWords.Reading reading = AttributeWords.read(words);
+                    return reading.known()
+                            && reading.attribute().equals(attribute)
+                            && reading.width() == 1
+                            && reading.cell().isEmpty();
+                })
+                .findFirst();
     }
 
     private static String slots(Channel channel, boolean counted) {

@@ -215,9 +215,9 @@ class SheetReaderTest {
     }
 
     @Test
-    void aBattenIsWrittenAsCells() {
+    void aBattenIsWrittenAsCellsInTheWordsOfManuals() {
         FixtureType curlew = DemoTypes.book().named("", "Curlew 12").orElseThrow();
-        assertThat(SheetWriter.write(curlew)).contains("Cells: 12\nColorAdd_R\nColorAdd_G\nColorAdd_B\n");
+        assertThat(SheetWriter.write(curlew)).contains("Cells: 12\nred\ngreen\nblue\n");
     }
 
     @ParameterizedTest
