@@ -11,7 +11,6 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import taxon.core.addressing.InOrderPlanner;
-import taxon.core.addressing.Occupancy;
 import taxon.core.addressing.PlacementRequest;
 import taxon.core.addressing.Proposal;
 import taxon.core.addressing.Proposal.NotPlaced;
@@ -21,7 +20,9 @@ import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.Facts.Reach;
+import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
+import taxon.core.fixture.TypeId;
 import taxon.core.modes.ChangeProposal.Changed;
 import taxon.core.modes.ChangeProposal.Clash;
 import taxon.core.modes.ChangeProposal.Move;
@@ -41,13 +42,14 @@ import taxon.core.rig.PlannedBlock;
  * start, by taking the one that ends first among those that are free of what stays and of each other (interval scheduling,
  * Kleinberg and Tardos: Algorithm Design, 2005, 4.1, from memory: that keeps the most). The others go to the first free place
  * on their universe, else on the rig's universes, else on the next one. Time: the changed blocks times the universes of the
- * rig, and n log n in the blocks.
+ * rig (each universe once for each length), and n log n in the blocks.
  */
 public final class ModeChange {
     private final Plan before;
     private final ChangeRequest request;
     private final Touching touching;
     private final Plan swapped;
+    private final Set<TypeId> redefined;
     private final List<Fixture> changed;
     private final Set<FixtureKey> changedKeys;
 
@@ -56,6 +58,10 @@ public final class ModeChange {
         this.request = request;
         touching = new Touching(before);
         swapped = Swapped.plan(before, request);
+        redefined = before.types().types().stream()
+                .filter(t -> swapped.types().find(t.id()).filter(t::equals).isEmpty())
+                .map(FixtureType::id)
+                .collect(Collectors.toSet());
         changed = before.fixtures().stream().filter(this::differs).toList();
         changedKeys = changed.stream().map(Fixture::key).collect(Collectors.toSet());
         requireAsked();
@@ -64,7 +70,7 @@ public final class ModeChange {
     /** True when the fixture gets another mode or type, or its type another definition. */
     private boolean differs(Fixture fixture) {
         Fixture now = swapped.fixture(fixture.key()).orElseThrow();
-        return !now.equals(fixture) || !before.type(fixture).equals(swapped.type(now));
+        return !now.equals(fixture) || redefined.contains(fixture.type());
     }
 
     private boolean isChanged(Fixture fixture) {
@@ -87,8 +93,9 @@ public final class ModeChange {
     public static ChangeProposal propose(Plan plan, ChangeRequest request) {
         ModeChange change = new ModeChange(plan, request);
         Result result = change.result(request.style());
-        List<StylePrice> prices =
-                Arrays.stream(Style.values()).map(change::price).toList();
+        List<StylePrice> prices = Arrays.stream(Style.values())
+                .map(s -> change.price(s, (s == request.style() ? result : change.result(s)).plan()))
+                .toList();
         return new ChangeProposal(
                 change.title(),
                 new Edit(change.title(), p -> new Edit.Changed(after(p, request))),
@@ -108,7 +115,8 @@ public final class ModeChange {
 
     /** What a change in one style would cost, without the rest of the proposal. */
     public static StylePrice price(Plan plan, ChangeRequest request) {
-        return new ModeChange(plan, request).price(request.style());
+        ModeChange change = new ModeChange(plan, request);
+        return change.price(request.style(), change.result(request.style()).plan());
     }
 
     private String title() {
@@ -147,8 +155,8 @@ public final class ModeChange {
     }
 
     private Result leastDisturbance() {
-        Occupancy occupancy = Occupancy.of(swapped, changedKeys);
-        Set<BlockRef> kept = keep(occupancy);
+        Rooms rooms = new Rooms(swapped, changedKeys);
+        Set<BlockRef> kept = keep(rooms);
         Map<BlockRef, Optional<StartAddress>> addresses = new TreeMap<>();
         List<NotPlaced> notPlaced = new ArrayList<>();
         for (Fixture fixture : changed) {
@@ -160,7 +168,7 @@ public final class ModeChange {
             } else if (!fixture.addresses().isEmpty()) {
                 blocks.stream()
                         .filter(b -> !kept.contains(b.ref()))
-                        .forEach(b -> addresses.put(b.ref(), place(b, fixture, occupancy)));
+                        .forEach(b -> addresses.put(b.ref(), place(b, fixture, rooms)));
             }
         }
         return new Result(withAddresses(addresses), notPlaced);
@@ -170,7 +178,7 @@ public final class ModeChange {
         return blocks.stream().mapToInt(PlannedBlock::footprint).sum();
     }
 
-    private Set<BlockRef> keep(Occupancy occupancy) {
+    private Set<BlockRef> keep(Rooms rooms) {
         List<PlannedBlock> candidates = changed.stream()
                 .map(f -> swapped.fixture(f.key()).orElseThrow())
                 .filter(f -> swapped.type(f).reach() != Reach.APP_ONLY)
@@ -183,32 +191,18 @@ public final class ModeChange {
                 .toList();
         Set<BlockRef> kept = new HashSet<>();
         for (PlannedBlock block : candidates) {
-            StartAddress start = block.start().orElseThrow();
-            Optional<StartAddress> free =
-                    occupancy.firstFitOn(start.universe(), start.slot().number(), block.footprint(), 0);
-            if (free.equals(Optional.of(start))) {
-                occupancy.take(start.universe(), SlotRange.clipped(start.slot(), block.footprint()));
+            if (rooms.takes(block.start().orElseThrow(), block.footprint())) {
                 kept.add(block.ref());
             }
         }
         return kept;
     }
 
-    /** The first free place behind the old start, else on the same universe, else on the rig's, else on any. */
-    private Optional<StartAddress> place(PlannedBlock block, Fixture old, Occupancy occupancy) {
+    private static Optional<StartAddress> place(PlannedBlock block, Fixture old, Rooms rooms) {
         StartAddress wish = block.start()
                 .or(() -> old.addresses().values().stream().max(Comparator.naturalOrder()))
                 .orElseThrow();
-        int length = block.footprint();
-        Optional<StartAddress> place = occupancy
-                .firstFitOn(wish.universe(), wish.slot().number(), length, 0)
-                .or(() -> occupancy.firstFitOn(wish.universe(), Slot.FIRST, length, 0))
-                .or(() -> before.universes().stream()
-                        .flatMap(u -> occupancy.firstFitOn(u.number(), Slot.FIRST, length, 0).stream())
-                        .findFirst())
-                .or(() -> occupancy.firstFit(wish, length, 0));
-        place.ifPresent(p -> occupancy.take(p.universe(), SlotRange.clipped(p.slot(), length)));
-        return place;
+        return rooms.takeNear(wish, block.footprint());
     }
 
     private Plan withAddresses(Map<BlockRef, Optional<StartAddress>> addresses) {
@@ -314,8 +308,7 @@ public final class ModeChange {
         return new Price(touched, planned, first);
     }
 
-    private StylePrice price(Style style) {
-        Plan after = result(style).plan();
+    private StylePrice price(Style style, Plan after) {
         long moved = moves(after).stream()
                 .map(m -> m.block().ref().fixture())
                 .distinct()

@@ -1,11 +1,12 @@
 package taxon.core.modes;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import taxon.core.rig.BlockEvidence;
-import taxon.core.rig.BlockRef;
 import taxon.core.rig.Element;
 import taxon.core.rig.ElementKey;
 import taxon.core.rig.Fixture;
@@ -19,7 +20,7 @@ final class Swapped {
 
     static Plan plan(Plan plan, ChangeRequest request) {
         List<Element> put = new ArrayList<>();
-        List<ElementKey> gone = new ArrayList<>();
+        Set<FixtureKey> otherBoxes = new HashSet<>();
         for (ChangeRequest.Switch one : request.switches()) {
             put.add(new RigType(one.type()));
             int blocks = one.type().mode(one.mode()).orElseThrow().blocks().size();
@@ -27,12 +28,12 @@ final class Swapped {
                 plan.fixture(key).ifPresent(f -> {
                     put.add(swapped(f, one, blocks));
                     if (!f.type().equals(one.type().id())) {
-                        gone.addAll(evidence(plan, f));
+                        otherBoxes.add(key);
                     }
                 });
             }
         }
-        return plan.without(gone).with(put);
+        return plan.without(evidence(plan, otherBoxes)).with(put);
     }
 
     private static Fixture swapped(Fixture fixture, ChangeRequest.Switch one, int blocks) {
@@ -42,15 +43,14 @@ final class Swapped {
     }
 
     /** Another type is another box: what was set on the old one, or proved of it, says nothing of the new. */
-    private static List<ElementKey> evidence(Plan plan, Fixture fixture) {
-        return plan.elements().keySet().stream()
-                .filter(k -> plan.element(k)
-                        .filter(e -> e instanceof BlockEvidence b && isOf(b.ref(), fixture))
-                        .isPresent())
+    private static List<ElementKey> evidence(Plan plan, Set<FixtureKey> fixtures) {
+        if (fixtures.isEmpty()) {
+            return List.of();
+        }
+        return plan.elements().entrySet().stream()
+                .filter(e -> e.getValue() instanceof BlockEvidence b
+                        && fixtures.contains(b.ref().fixture()))
+                .map(Map.Entry::getKey)
                 .toList();
-    }
-
-    private static boolean isOf(BlockRef ref, Fixture fixture) {
-        return ref.fixture().equals(fixture.key());
     }
 }
