@@ -1,5 +1,8 @@
 package taxon.app;
 
+import static com.tngtech.archunit.core.domain.JavaCall.Predicates.target;
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.assignableTo;
+import static com.tngtech.archunit.core.domain.properties.HasOwner.Predicates.With.owner;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
@@ -10,6 +13,7 @@ import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.library.Architectures;
 import org.junit.jupiter.api.Test;
 import taxon.app.edit.JobEditor;
+import taxon.app.store.LibraryStore;
 import taxon.app.store.PlanStore;
 
 /** Rooms and walls: what may know what. */
@@ -72,6 +76,23 @@ class AppArchitectureTest {
                 .orShould()
                 .onlyHaveDependentClassesThat()
                 .resideInAnyPackage("taxon.app.edit", "taxon.app.store")
+                .check(ALL);
+    }
+
+    @Test
+    void onlyTheLibraryWritesTheLibrary() {
+        classes()
+                .that()
+                .areAssignableTo(LibraryStore.class)
+                .should()
+                .onlyHaveDependentClassesThat()
+                .resideInAnyPackage("taxon.app.library", "taxon.app.store", "taxon.app.types")
+                .check(ALL);
+        noClasses()
+                .that()
+                .resideInAPackage("taxon.app.types..")
+                .should()
+                .callMethodWhere(target(owner(assignableTo(LibraryStore.class))))
                 .check(ALL);
     }
 
