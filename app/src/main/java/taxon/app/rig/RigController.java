@@ -51,7 +51,8 @@ class RigController {
         model.addAttribute("drawing", RigDrawing.of(state.plan(), selection));
         model.addAttribute("rows", RigRow.of(state, selection));
         model.addAttribute("types", library.choices(state.plan(), wanted(request)));
-        model.addAttribute("positions", state.plan().positions());
+        model.addAttribute("positions", PositionController.Line.of(state.plan()));
+        model.addAttribute("kinds", PositionController.Kind.all());
         return "rig/page";
     }
 

@@ -12,6 +12,7 @@ import taxon.core.proof.Standing;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
+import taxon.core.space.Length;
 
 /**
  * A row of the rig table.
@@ -27,6 +28,7 @@ record RigRow(
         String mode,
         String position,
         int unit,
+        String offset,
         String addresses,
         int slots,
         Marks standing,
@@ -56,6 +58,7 @@ record RigRow(
                 f.mode(),
                 plan.position(f).name(),
                 f.unit(),
+                f.offset().map(Length::toString).orElse(""),
                 blocks.stream()
                         .map(b -> b.start().map(StartAddress::toString).orElse("none"))
                         .collect(Collectors.joining(" ")),

@@ -21,7 +21,10 @@ interface PlanMapper {
     @Select("select type_id, definition from rig_type where job_id = #{job}")
     List<TypeRow> types(int job);
 
-    @Select("select number, name from position where job_id = #{job}")
+    @Select("""
+            select number, name, kind, length_um, across_um, upstage_um, height_um, angle
+            from position where job_id = #{job}
+            """)
     List<PositionRow> positions(int job);
 
     @Select("select number, name, ip, ports from node where job_id = #{job}")
@@ -33,7 +36,10 @@ interface PlanMapper {
     @Select("select number, universe, first_slot, last_slot, label from reserved_run where job_id = #{job}")
     List<ReservedRow> reservedRuns(int job);
 
-    @Select("select number, fixture_id, type_id, mode, position, unit, name, note from fixture where job_id = #{job}")
+    @Select("""
+            select number, fixture_id, type_id, mode, position, unit, name, note, offset_um, traits
+            from fixture where job_id = #{job}
+            """)
     List<FixtureRow> fixtures(int job);
 
     @Select("select fixture, block, universe, slot from fixture_address where job_id = #{job}")
@@ -53,8 +59,12 @@ interface PlanMapper {
     void putType(@Param("job") int job, @Param("row") TypeRow row);
 
     @Insert("""
-            insert into position (job_id, number, name) values (#{job}, #{row.number}, #{row.name})
-            on conflict do update set name = excluded.name
+            insert into position (job_id, number, name, kind, length_um, across_um, upstage_um, height_um, angle)
+            values (#{job}, #{row.number}, #{row.name}, #{row.kind}, #{row.lengthUm}, #{row.acrossUm}, #{row.upstageUm},
+                #{row.heightUm}, #{row.angle})
+            on conflict do update set name = excluded.name, kind = excluded.kind, length_um = excluded.length_um,
+                across_um = excluded.across_um, upstage_um = excluded.upstage_um, height_um = excluded.height_um,
+                angle = excluded.angle
             """)
     void putPosition(@Param("job") int job, @Param("row") PositionRow row);
 
@@ -82,11 +92,12 @@ interface PlanMapper {
     void putReserved(@Param("job") int job, @Param("row") ReservedRow row);
 
     @Insert("""
-            insert into fixture (job_id, number, fixture_id, type_id, mode, position, unit, name, note)
+            insert into fixture (job_id, number, fixture_id, type_id, mode, position, unit, name, note, offset_um, traits)
             values (#{job}, #{row.number}, #{row.fixtureId}, #{row.typeId}, #{row.mode}, #{row.position}, #{row.unit},
-                    #{row.name}, #{row.note})
+                    #{row.name}, #{row.note}, #{row.offsetUm}, #{row.traits})
             on conflict do update set fixture_id = excluded.fixture_id, type_id = excluded.type_id, mode = excluded.mode,
-                position = excluded.position, unit = excluded.unit, name = excluded.name, note = excluded.note
+                position = excluded.position, unit = excluded.unit, name = excluded.name, note = excluded.note,
+                offset_um = excluded.offset_um, traits = excluded.traits
             """)
     void putFixture(@Param("job") int job, @Param("row") FixtureRow row);
 

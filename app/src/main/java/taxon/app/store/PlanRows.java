@@ -22,11 +22,16 @@ import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Mark;
 import taxon.core.rig.Node;
 import taxon.core.rig.Position;
+import taxon.core.rig.PositionKind;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
+import taxon.core.rig.Stretch;
+import taxon.core.rig.Traits;
 import taxon.core.rig.Universe;
+import taxon.core.space.Length;
 import taxon.formats.json.FixtureTypeJson;
 import taxon.formats.json.Json;
+import taxon.formats.json.PlaceJson;
 
 /** The rows of the plan tables, and the way from elements to rows and back. Nulls end here. */
 final class PlanRows {
@@ -46,13 +51,36 @@ final class PlanRows {
         }
     }
 
-    record PositionRow(int number, String name) {
+    record PositionRow(
+            int number,
+            String name,
+            String kind,
+            @Nullable Long lengthUm,
+            long acrossUm,
+            long upstageUm,
+            long heightUm,
+            int angle) {
         static PositionRow of(Position position) {
-            return new PositionRow(position.number(), position.name());
+            Stretch stretch = position.stretch();
+            return new PositionRow(
+                    position.number(),
+                    position.name(),
+                    Json.slug(position.kind()),
+                    stretch.length().map(Length::micrometres).orElse(null),
+                    stretch.across().micrometres(),
+                    stretch.upstage().micrometres(),
+                    stretch.height().micrometres(),
+                    stretch.angle());
         }
 
         Position element() {
-            return new Position(number, name);
+            Stretch stretch = new Stretch(
+                    Optional.ofNullable(lengthUm).map(Length::new),
+                    new Length(acrossUm),
+                    new Length(upstageUm),
+                    new Length(heightUm),
+                    angle);
+            return new Position(number, name, Json.constant(PositionKind.class, kind), stretch);
         }
     }
 
@@ -136,7 +164,9 @@ final class PlanRows {
             int position,
             int unit,
             String name,
-            String note) {
+            String note,
+            @Nullable Long offsetUm,
+            String traits) {
         static FixtureRow of(Fixture f) {
             return new FixtureRow(
                     f.key().number(),
@@ -146,7 +176,9 @@ final class PlanRows {
                     f.position(),
                     f.unit(),
                     f.name(),
-                    f.note());
+                    f.note(),
+                    f.offset().map(Length::micrometres).orElse(null),
+                    PlaceJson.write(f.traits()).toString());
         }
 
         Fixture element(Map<Integer, StartAddress> addresses) {
@@ -159,7 +191,9 @@ final class PlanRows {
                     unit,
                     name,
                     note,
-                    new TreeMap<>(addresses));
+                    new TreeMap<>(addresses),
+                    Optional.ofNullable(offsetUm).map(Length::new),
+                    traits.equals("{}") ? Traits.NONE : PlaceJson.readTraits(Json.parse(traits)));
         }
     }
 

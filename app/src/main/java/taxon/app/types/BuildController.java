@@ -197,9 +197,8 @@ class BuildController {
     }
 
     private static Optional<Facts> facts(Fields fields) {
-        Optional<Hazard> hazard =
-                fields.build("hazard", () -> constant(Hazard.class, fields.text("hazard"), Hazard.NONE));
-        Optional<Reach> reach = fields.build("reach", () -> constant(Reach.class, fields.text("reach"), Reach.LINE));
+        Optional<Hazard> hazard = fields.choice("hazard", Hazard.class, Hazard.NONE);
+        Optional<Reach> reach = fields.choice("reach", Reach.class, Reach.LINE);
         Optional<Integer> load = fields.has("load") ? fields.number("load", "load in eighths", 0, 64) : Optional.of(8);
         if (hazard.isEmpty() || reach.isEmpty() || load.isEmpty()) {
             return Optional.empty();
@@ -214,18 +213,6 @@ class BuildController {
                         load.get(),
                         fields.has("rdm"),
                         fields.text("settings")));
-    }
-
-    private static <E extends Enum<E>> E constant(Class<E> type, String slug, E otherwise) {
-        return slug.isEmpty()
-                ? otherwise
-                : Arrays.stream(type.getEnumConstants())
-                        .filter(c -> Json.slug(c).equals(slug))
-                        .findFirst()
-                        .orElseThrow(() -> new IllegalArgumentException("it takes "
-                                + Arrays.stream(type.getEnumConstants())
-                                        .map(Json::slug)
-                                        .toList()));
     }
 
     private static List<String> sockets(String text) {

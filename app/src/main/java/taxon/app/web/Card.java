@@ -38,6 +38,7 @@ public record Card(
         String position,
         Optional<String> hazard,
         String settings,
+        CardTraits traits,
         List<BlockLine> blocks,
         List<FindingView> findings) {
 
@@ -78,6 +79,7 @@ public record Card(
                         ? Optional.empty()
                         : Optional.of(type.hazard().name().toLowerCase(Locale.ROOT)),
                 type.facts().settings(),
+                CardTraits.of(plan, fixture),
                 plan.blocksOf(fixture).stream().map(b -> line(plan, b)).toList(),
                 state.check().of(fixture.key()).stream().map(FindingView::of).toList());
     }

@@ -3,19 +3,24 @@ package taxon.app.web;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import taxon.core.dmx.AddressText;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Refusal;
+import taxon.core.space.Length;
+import taxon.core.space.LengthText;
 import taxon.core.text.TextRefusedException;
+import taxon.formats.json.Json;
 
 /**
  * Reads the fields of a posted form and gathers every fault with its reason, so that all are told at once.
@@ -97,6 +102,36 @@ public final class Fields {
             case ABSOLUTE_OUT_OF_RANGE ->
                 "The absolute address is " + value + "; it takes 1 to " + StartAddress.LAST_ABSOLUTE + ".";
         };
+    }
+
+    /** One of the constants, by the name that files and addresses give it; an empty field means {@code otherwise}. */
+    public <E extends Enum<E>> Optional<E> choice(String field, Class<E> type, E otherwise) {
+        String text = text(field);
+        if (text.isEmpty()) {
+            return Optional.of(otherwise);
+        }
+        Optional<E> found = Arrays.stream(type.getEnumConstants())
+                .filter(c -> Json.slug(c).equals(text))
+                .findFirst();
+        if (found.isEmpty()) {
+            String all = Arrays.stream(type.getEnumConstants()).map(Json::slug).collect(Collectors.joining(", "));
+            refuse(field, "The " + field + " reads " + shown(text) + "; it takes one of " + all + ".");
+        }
+        return found;
+    }
+
+    /** A length as people write it: 3.2, 320 cm, 10'6". */
+    public Optional<Length> length(String field, String words) {
+        Optional<Length> length = LengthText.read(text(field));
+        if (length.isEmpty()) {
+            refuse(field, "The " + words + " reads " + shown(text(field)) + "; it takes " + LengthText.ALLOWED + ".");
+        }
+        return length;
+    }
+
+    /** As {@link #length}, but the field may be empty. */
+    public Optional<Length> lengthOrNone(String field, String words) {
+        return has(field) ? length(field, words) : Optional.empty();
     }
 
     /** Fixture keys, separated by commas. */

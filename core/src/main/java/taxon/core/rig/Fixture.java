@@ -8,6 +8,7 @@ import java.util.TreeMap;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.TypeId;
 import taxon.core.rig.ElementKey.Kind;
+import taxon.core.space.Length;
 import taxon.core.text.Texts;
 
 /**
@@ -17,6 +18,7 @@ import taxon.core.text.Texts;
  * @param position the number of a position in the plan
  * @param unit its place on the position, counted from 1
  * @param addresses planned start addresses by block, counted from 1; a block without one is not in it
+ * @param offset how far it hangs to the right of the middle of its position, as the audience sees it, where it is known
  */
 public record Fixture(
         FixtureKey key,
@@ -27,7 +29,9 @@ public record Fixture(
         int unit,
         String name,
         String note,
-        SortedMap<Integer, StartAddress> addresses)
+        SortedMap<Integer, StartAddress> addresses,
+        Optional<Length> offset,
+        Traits traits)
         implements Element {
 
     public Fixture {
@@ -63,27 +67,49 @@ public record Fixture(
     }
 
     public Fixture withAddresses(Map<Integer, StartAddress> changed) {
-        return new Fixture(key, id, type, mode, position, unit, name, note, new TreeMap<>(changed));
+        return new Fixture(key, id, type, mode, position, unit, name, note, new TreeMap<>(changed), offset, traits);
     }
 
     public Fixture withId(Optional<FixtureId> changed) {
-        return new Fixture(key, changed, type, mode, position, unit, name, note, addresses);
+        return new Fixture(key, changed, type, mode, position, unit, name, note, addresses, offset, traits);
     }
 
     public Fixture withMode(String changed) {
-        return new Fixture(key, id, type, changed, position, unit, name, note, addresses);
+        return new Fixture(key, id, type, changed, position, unit, name, note, addresses, offset, traits);
     }
 
     public Fixture withType(TypeId changed) {
-        return new Fixture(key, id, changed, mode, position, unit, name, note, addresses);
+        return new Fixture(key, id, changed, mode, position, unit, name, note, addresses, offset, traits);
     }
 
     public Fixture withPlace(int changedPosition, int changedUnit) {
-        return new Fixture(key, id, type, mode, changedPosition, changedUnit, name, note, addresses);
+        return new Fixture(key, id, type, mode, changedPosition, changedUnit, name, note, addresses, offset, traits);
     }
 
     public Fixture withWords(String changedName, String changedNote) {
-        return new Fixture(key, id, type, mode, position, unit, changedName, changedNote, addresses);
+        return new Fixture(key, id, type, mode, position, unit, changedName, changedNote, addresses, offset, traits);
+    }
+
+    /** A fixture of which neither the offset nor anything special is known. */
+    public Fixture(
+            FixtureKey key,
+            Optional<FixtureId> id,
+            TypeId type,
+            String mode,
+            int position,
+            int unit,
+            String name,
+            String note,
+            SortedMap<Integer, StartAddress> addresses) {
+        this(key, id, type, mode, position, unit, name, note, addresses, Optional.empty(), Traits.NONE);
+    }
+
+    public Fixture withOffset(Optional<Length> changed) {
+        return new Fixture(key, id, type, mode, position, unit, name, note, addresses, changed, traits);
+    }
+
+    public Fixture withTraits(Traits changed) {
+        return new Fixture(key, id, type, mode, position, unit, name, note, addresses, offset, changed);
     }
 
     /** The fixture ID, or "no. 17" by key where it has none. */

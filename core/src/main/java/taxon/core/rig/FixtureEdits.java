@@ -10,6 +10,7 @@ import taxon.core.rig.Edit.Changed;
 import taxon.core.rig.Edit.Outcome;
 import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Refusal.Fault;
+import taxon.core.space.Length;
 
 /** Edits of what hangs where: adding, changing and taking away fixtures. */
 public final class FixtureEdits {
@@ -58,6 +59,15 @@ public final class FixtureEdits {
                             .withWords(name, note);
                     return new Changed(places.plan().with(trimmed(plan, changed)));
                 });
+    }
+
+    /** Says where on its position a fixture hangs, and what is special about it. */
+    public static Edit describe(FixtureKey key, Optional<Length> offset, Traits traits) {
+        return onFixture(
+                "Fixture described",
+                key,
+                plan -> fixture ->
+                        new Changed(plan.with(fixture.withOffset(offset).withTraits(traits))));
     }
 
     public static Edit renumber(FixtureKey key, FixtureId id) {

@@ -9,12 +9,17 @@ import taxon.core.text.Texts;
  * @param number 1 or more
  * @param name 1 to 80 characters
  */
-public record Position(int number, String name) implements Element {
+public record Position(int number, String name, PositionKind kind, Stretch stretch) implements Element {
     public Position {
         if (number < 1) {
             throw new IllegalArgumentException("position number " + number + " is below 1");
         }
         Texts.requireLine("position", name, 80);
+    }
+
+    /** A position of which only the name is known. */
+    public Position(int number, String name) {
+        this(number, name, PositionKind.UNSAID, Stretch.UNSAID);
     }
 
     @Override

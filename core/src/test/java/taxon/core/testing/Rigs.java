@@ -22,7 +22,12 @@ import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.Plan;
+import taxon.core.rig.Position;
+import taxon.core.rig.PositionKind;
 import taxon.core.rig.ReservedRun;
+import taxon.core.rig.Stretch;
+import taxon.core.rig.Traits;
+import taxon.core.space.Length;
 
 /** Small rigs for tests, by hand or at random from a seed. */
 public final class Rigs {
@@ -80,6 +85,51 @@ public final class Rigs {
             plan = random.nextInt(3) == 0 ? plan.with(scattered(fixture, plan, random)) : plan;
         }
         return plan;
+    }
+
+    /** {@link #random}, hung on up to four positions anywhere, with numbers in a mess and something special about some. */
+    public static Plan hung(long seed) {
+        Random random = new Random(seed);
+        Plan plan = random(seed);
+        for (int p = 1; p <= 4; p++) {
+            plan = plan.with(new Position(
+                    p,
+                    "Truss " + p,
+                    PositionKind.values()[random.nextInt(PositionKind.values().length)],
+                    new Stretch(
+                            Optional.of(new Length(1 + random.nextInt(20_000_000)))
+                                    .filter(l -> random.nextBoolean()),
+                            length(random),
+                            length(random),
+                            length(random),
+                            random.nextInt(3601) - 1800)));
+        }
+        List<Fixture> hung = new ArrayList<>();
+        for (Fixture fixture : plan.fixtures()) {
+            hung.add(fixture.withPlace(1 + random.nextInt(4), 1 + random.nextInt(9))
+                    .withOffset(Optional.of(length(random)).filter(o -> random.nextInt(4) > 0))
+                    .withId(Optional.of(FixtureId.of(1 + random.nextInt(400))).filter(i -> random.nextInt(5) > 0))
+                    .withTraits(random.nextInt(3) == 0 ? traits(random) : Traits.NONE));
+        }
+        return plan.with(hung);
+    }
+
+    private static Length length(Random random) {
+        return new Length(random.nextInt(20_000_001) - 10_000_000);
+    }
+
+    private static Traits traits(Random random) {
+        return new Traits(
+                random.nextBoolean() ? "front" : "",
+                random.nextBoolean() ? "amber gel" : "",
+                random.nextBoolean(),
+                random.nextBoolean(),
+                random.nextBoolean(),
+                Optional.of(FixtureKey.of(1 + random.nextInt(9))).filter(k -> random.nextBoolean()),
+                random.nextBoolean() ? "hot" : "",
+                random.nextBoolean()
+                        ? List.of(new Traits.Parked(1, 1 + random.nextInt(512), random.nextInt(256), "house light"))
+                        : List.of());
     }
 
     private static int[] footprints(Random random) {

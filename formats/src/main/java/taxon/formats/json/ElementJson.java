@@ -43,7 +43,7 @@ public final class ElementJson {
             return FixtureTypeJson.write(t.type());
         }
         if (element instanceof Position p) {
-            return Json.object().put("number", p.number()).put("name", p.name());
+            return PlaceJson.write(p);
         }
         if (element instanceof Node n) {
             return Json.object()
@@ -75,7 +75,7 @@ public final class ElementJson {
         return switch (kind) {
             case JOB_SHEET -> readSheet(node);
             case TYPE -> new RigType(FixtureTypeJson.read(node));
-            case POSITION -> new Position(Json.number(node, "number"), Json.text(node, "name"));
+            case POSITION -> PlaceJson.read(node);
             case NODE -> readNode(node);
             case UNIVERSE ->
                 new Universe(
@@ -151,6 +151,7 @@ public final class ElementJson {
         ArrayNode addresses = node.putArray("addresses");
         fixture.addresses()
                 .forEach((block, a) -> addresses.add(address(Json.object().put("block", block), a)));
+        PlaceJson.put(node, fixture);
         return node;
     }
 
@@ -166,7 +167,9 @@ public final class ElementJson {
                 Json.number(node, "unit"),
                 Json.text(node, "name"),
                 Json.text(node, "note"),
-                addresses);
+                addresses,
+                PlaceJson.length(node, "offset"),
+                PlaceJson.readTraits(node.path("traits")));
     }
 
     private static ObjectNode evidence(BlockEvidence evidence) {

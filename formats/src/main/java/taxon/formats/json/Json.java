@@ -72,7 +72,8 @@ public final class Json {
         return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
-    static <E extends Enum<E>> E constant(Class<E> type, String slug) {
+    /** Reads what {@link #slug} wrote. */
+    public static <E extends Enum<E>> E constant(Class<E> type, String slug) {
         return Enum.valueOf(type, slug.toUpperCase(Locale.ROOT).replace('-', '_'));
     }
 }

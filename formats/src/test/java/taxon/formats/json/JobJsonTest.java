@@ -116,7 +116,7 @@ class JobJsonTest {
     /** A random rig with an element of every kind. */
     private static Plan full(long seed) {
         Random random = new Random(seed);
-        Plan plan = Rigs.random(seed);
+        Plan plan = Rigs.hung(seed);
         LocalDate from = LocalDate.of(2026, 5, 1 + random.nextInt(28));
         Mark mark = new Mark(StartAddress.of(1, 7), "only", Instant.ofEpochMilli(random.nextInt()), "crew");
         Route route = random.nextBoolean()

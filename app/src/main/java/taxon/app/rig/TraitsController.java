@@ -1,0 +1,118 @@
+package taxon.app.rig;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.edit.Guard;
+import taxon.app.edit.JobEditor;
+import taxon.app.web.Fields;
+import taxon.app.web.Frames;
+import taxon.app.web.Keys;
+import taxon.app.web.People;
+import taxon.app.web.Reply;
+import taxon.core.rig.FixtureEdits;
+import taxon.core.rig.FixtureId;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Plan;
+import taxon.core.rig.Traits;
+import taxon.core.rig.Traits.Parked;
+import taxon.core.space.Length;
+
+/** Where on its position a fixture hangs, and what is special about it. */
+@Controller
+class TraitsController {
+    private static final Pattern PARKED =
+            Pattern.compile("(\\d{1,3})[./](\\d{1,4})\\s*[=:]?\\s*(\\d{1,4})[,;:]?\\s+(\\S.*)");
+    private static final int MOST_LINES = 64;
+
+    private final Frames frames;
+    private final JobEditor editor;
+
+    TraitsController(Frames frames, JobEditor editor) {
+        this.frames = frames;
+        this.editor = editor;
+    }
+
+    @PostMapping("/jobs/{job}/fixtures/{key}/traits")
+    Object describe(@PathVariable int job, @PathVariable int key, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "traits", "/jobs/" + job + "/rig?sel=" + key);
+        Fields fields = reply.fields();
+        long version = reply.version();
+        FixtureKey fixture = Keys.fixture(key);
+        Optional<Length> offset = fields.lengthOrNone("offset", "offset");
+        Optional<FixtureKey> mirrors = mirrors(frames.state(job).plan(), fixture, fields);
+        List<Parked> parked = parked(fields);
+        if (fields.isFaulty()) {
+            return reply.refused();
+        }
+        Optional<Traits> traits = fields.build(
+                "parked",
+                () -> new Traits(
+                        fields.text("purpose"),
+                        fields.text("colour"),
+                        fields.has("panReversed"),
+                        fields.has("tiltReversed"),
+                        fields.has("axesSwapped"),
+                        mirrors,
+                        fields.text("hazard"),
+                        parked));
+        return traits.isEmpty()
+                ? reply.refused()
+                : reply.after(editor.apply(
+                        job,
+                        version,
+                        Guard.UNTOUCHED_ELEMENTS,
+                        People.HERE,
+                        FixtureEdits.describe(fixture, offset, traits.get())));
+    }
+
+    private static Optional<FixtureKey> mirrors(Plan plan, FixtureKey fixture, Fields fields) {
+        Optional<Integer> id = fields.numberOrNone("mirrors", "fixture that it mirrors", 1, FixtureId.LAST);
+        Optional<FixtureKey> found = id.flatMap(i -> plan.fixtures().stream()
+                .filter(f ->
+                        f.id().equals(Optional.of(FixtureId.of(i))) && !f.key().equals(fixture))
+                .map(f -> f.key())
+                .findFirst());
+        if (id.isPresent() && found.isEmpty()) {
+            fields.refuse("mirrors", "There is no other fixture " + id.get() + " to mirror.");
+        }
+        return found;
+    }
+
+    /** One a line: block.slot = value, and why. */
+    private static List<Parked> parked(Fields fields) {
+        List<Parked> parked = new ArrayList<>();
+        List<String> lines = fields.text("parked")
+                .lines()
+                .filter(l -> !l.isBlank())
+                .limit(MOST_LINES + 1L)
+                .toList();
+        for (String line : lines) {
+            Matcher matcher = PARKED.matcher(line.strip());
+            if (!matcher.matches()) {
+                fields.refuse(
+                        "parked",
+                        "“"
+                                + line.strip()
+                                        .substring(0, Math.min(40, line.strip().length()))
+                                + "” does not say block.slot = value and why, as 1.5 = 255 house light.");
+                continue;
+            }
+            fields.build(
+                            "parked",
+                            () -> new Parked(
+                                    Integer.parseInt(matcher.group(1)),
+                                    Integer.parseInt(matcher.group(2)),
+                                    Integer.parseInt(matcher.group(3)),
+                                    matcher.group(4).strip()))
+                    .ifPresent(parked::add);
+        }
+        return parked;
+    }
+}

@@ -1,0 +1,41 @@
+package taxon.core.numbering;
+
+import java.util.List;
+import java.util.Optional;
+import taxon.core.rig.Edit;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureId;
+
+/**
+ * Numbers, before they are given.
+ *
+ * @param edit gives them all as one step of undo
+ * @param families in order, with the run of each
+ * @param changes only what changes, in order
+ * @param kept how many keep their number
+ */
+public record NumberingProposal(
+        String title, Edit edit, NumberingRequest request, List<Run> families, List<Change> changes, int kept) {
+
+    /**
+     * The run of a family.
+     *
+     * @param first the lowest number given or kept
+     * @param limit the last number before the next family's run
+     */
+    public record Run(Family family, int first, int last, int limit, int kept) {}
+
+    /**
+     * What becomes of one fixture.
+     *
+     * @param fixture as it is now
+     * @param after its number; empty where it has none and none was asked for
+     * @param unitAfter its unit number, the one it has where units are not counted
+     */
+    public record Change(Fixture fixture, Optional<FixtureId> after, int unitAfter) {}
+
+    public NumberingProposal {
+        families = List.copyOf(families);
+        changes = List.copyOf(changes);
+    }
+}

@@ -1,0 +1,120 @@
+package taxon.formats.json;
+
+import java.util.Optional;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Position;
+import taxon.core.rig.PositionKind;
+import taxon.core.rig.Stretch;
+import taxon.core.rig.Traits;
+import taxon.core.rig.Traits.Parked;
+import taxon.core.space.Length;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Where positions lie, and what is special about a fixture, as JSON. What is not said is left out, so old documents stay whole. */
+public final class PlaceJson {
+    private PlaceJson() {}
+
+    static ObjectNode write(Position position) {
+        ObjectNode node = Json.object().put("number", position.number()).put("name", position.name());
+        if (position.kind() != PositionKind.UNSAID) {
+            node.put("kind", Json.slug(position.kind()));
+        }
+        Stretch stretch = position.stretch();
+        stretch.length().ifPresent(l -> put(node, "length", l));
+        put(node, "across", stretch.across());
+        put(node, "upstage", stretch.upstage());
+        put(node, "height", stretch.height());
+        if (stretch.angle() != 0) {
+            node.put("angle", stretch.angle());
+        }
+        return node;
+    }
+
+    private static void put(ObjectNode node, String field, Length length) {
+        if (!length.equals(Length.ZERO)) {
+            node.put(field, length.micrometres());
+        }
+    }
+
+    static Position read(JsonNode node) {
+        return new Position(
+                Json.number(node, "number"),
+                Json.text(node, "name"),
+                Json.optional(node, "kind", n -> Json.constant(PositionKind.class, n.asString()))
+                        .orElse(PositionKind.UNSAID),
+                new Stretch(
+                        length(node, "length"),
+                        length(node, "across").orElse(Length.ZERO),
+                        length(node, "upstage").orElse(Length.ZERO),
+                        length(node, "height").orElse(Length.ZERO),
+                        Json.number(node, "angle")));
+    }
+
+    static Optional<Length> length(JsonNode node, String field) {
+        return Json.optional(node, field, n -> new Length(n.asLong()));
+    }
+
+    static void put(ObjectNode node, Fixture fixture) {
+        fixture.offset().ifPresent(o -> node.put("offset", o.micrometres()));
+        if (!fixture.traits().equals(Traits.NONE)) {
+            node.set("traits", write(fixture.traits()));
+        }
+    }
+
+    /** What differs from {@link Traits#NONE}. */
+    public static ObjectNode write(Traits traits) {
+        ObjectNode node = Json.object();
+        text(node, "purpose", traits.purpose());
+        text(node, "colour", traits.colour());
+        flag(node, "panReversed", traits.panReversed());
+        flag(node, "tiltReversed", traits.tiltReversed());
+        flag(node, "axesSwapped", traits.axesSwapped());
+        traits.mirrors().ifPresent(m -> node.put("mirrors", m.number()));
+        text(node, "hazard", traits.hazard());
+        if (!traits.parked().isEmpty()) {
+            ArrayNode parked = node.putArray("parked");
+            traits.parked()
+                    .forEach(p -> parked.addObject()
+                            .put("block", p.block())
+                            .put("offset", p.offset())
+                            .put("value", p.value())
+                            .put("why", p.why()));
+        }
+        return node;
+    }
+
+    private static void text(ObjectNode node, String field, String text) {
+        if (!text.isEmpty()) {
+            node.put(field, text);
+        }
+    }
+
+    private static void flag(ObjectNode node, String field, boolean set) {
+        if (set) {
+            node.put(field, true);
+        }
+    }
+
+    /** @throws IllegalArgumentException when a value is not legal */
+    public static Traits readTraits(JsonNode node) {
+        return new Traits(
+                Json.text(node, "purpose"),
+                Json.text(node, "colour"),
+                node.path("panReversed").asBoolean(false),
+                node.path("tiltReversed").asBoolean(false),
+                node.path("axesSwapped").asBoolean(false),
+                Json.optional(node, "mirrors", n -> FixtureKey.of(n.asInt())),
+                Json.text(node, "hazard"),
+                Json.list(
+                        node,
+                        "parked",
+                        p -> new Parked(
+                                Json.number(p, "block"),
+                                Json.number(p, "offset"),
+                                Json.number(p, "value"),
+                                Json.text(p, "why"))));
+    }
+}
