@@ -48,7 +48,8 @@ class RigController {
     String page(@PathVariable int job, HttpServletRequest request, Model model) {
         JobState state = frames.open(job, Optional.of(Stage.RIG), request, model);
         Selection selection = ((Frame) Objects.requireNonNull(model.getAttribute("frame"))).selection();
-        model.addAttribute("drawing", RigDrawing.of(state.plan(), selection));
+        RigPlan.of(state.plan(), selection).ifPresent(p -> model.addAttribute("above", p));
+        model.addAttribute("drawing", RigDrawing.of(state.plan(), RigPlan.unplaced(state.plan()), selection));
         model.addAttribute("rows", RigRow.of(state, selection));
         model.addAttribute("types", library.choices(state.plan(), wanted(request)));
         model.addAttribute("positions", PositionController.Line.of(state.plan()));

@@ -3,10 +3,8 @@ package taxon.app.rig;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import taxon.app.web.Marks;
 import taxon.app.web.Selection;
 import taxon.app.web.Tints;
-import taxon.core.dmx.StartAddress;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
@@ -31,12 +29,13 @@ record RigDrawing(int width, int height, List<Bar> bars) {
     record Bar(int y, int width, String name, String words, List<Unit> units) {}
 
     /** @param x of its middle */
-    record Unit(int x, int key, String id, String address, int tint, Marks standing, boolean chosen, String title) {}
+    record Unit(int x, UnitMark mark) {}
 
-    static RigDrawing of(Plan plan, Selection selection) {
+    /** These positions of the plan, one under the other. */
+    static RigDrawing of(Plan plan, List<Position> positions, Selection selection) {
         Tints tints = Tints.of(plan);
         List<Bar> bars = new ArrayList<>();
-        for (Position position : plan.positions()) {
+        for (Position position : positions) {
             List<Fixture> fixtures = plan.fixtures().stream()
                     .filter(f -> f.position() == position.number())
                     .sorted(Comparator.comparingInt(Fixture::unit).thenComparing(Fixture::key))
@@ -62,15 +61,7 @@ record RigDrawing(int width, int height, List<Bar> bars) {
         List<Unit> units = new ArrayList<>();
         for (Fixture fixture : line) {
             int x = UNIT_PITCH / 2 + units.size() * UNIT_PITCH;
-            units.add(new Unit(
-                    x,
-                    fixture.key().number(),
-                    fixture.id().map(Object::toString).orElse("–"),
-                    fixture.address(1).map(StartAddress::toString).orElse("none"),
-                    tints.of(fixture.type()),
-                    Marks.of(RigRow.standing(plan, plan.blocksOf(fixture))),
-                    selection.holds(fixture.key()),
-                    fixture.label() + " " + plan.type(fixture).fullName() + ", " + fixture.mode()));
+            units.add(new Unit(x, UnitMark.of(plan, fixture, tints, selection)));
         }
         return new Bar(
                 y,
