@@ -135,7 +135,7 @@ class JobHttpTest {
         move(1, "2.1");
         move(2, "2.9");
         JsonNode rules = http.get("/jobs/" + job + "/findings").json().path("rules");
-        assertThat(rules).hasSize(9);
+        assertThat(rules).hasSize(10);
         JsonNode overlap = rules.get(0).path("findings").get(0);
         assertThat(overlap.path("sentence").asString()).startsWith("Overlap at 2.009 to 2.016.");
         assertThat(overlap.path("remedy").asString()).isEqualTo("Move 102 to 2.025");

@@ -46,6 +46,7 @@ public record FindingView(
             case PLACING -> Stage.ADDRESSES.path();
             case ROUTING -> Stage.NETWORK.path();
             case TYPES -> Stage.TYPES.path();
+            case NUMBERING -> "numbering";
         };
     }
 }

@@ -62,6 +62,9 @@ public sealed interface Evidence {
      */
     record UniverseUnrouted(UniverseNumber universe, int slots, int fixtures) implements Evidence {}
 
+    /** Fixtures of the job without a fixture ID. */
+    record NoId(List<Fixture> fixtures) implements Evidence {}
+
     /** Fixtures in a mode of which someone said that the real unit does something else. */
     record ModeDoubted(FixtureType type, Doubt doubt, int fixtures) implements Evidence {}
 

@@ -45,6 +45,11 @@ public final class FindingText {
             return s.type().fullName() + ": " + s.used() + " in the rig, " + s.owned() + " on the shelf, short by "
                     + (s.used() - s.owned()) + ".";
         }
+        if (evidence instanceof Evidence.NoId n) {
+            return n.fixtures().size() == 1
+                    ? "1 fixture has no number: " + n.fixtures().get(0).label() + "."
+                    : n.fixtures().size() + " fixtures have no number.";
+        }
         return unrouted((Evidence.UniverseUnrouted) evidence);
     }
 

@@ -79,6 +79,19 @@ final class FixtureRules {
         return plan.position(fixture).name() + ", unit " + fixture.unit();
     }
 
+    /** One for all: they get their numbers in one go. */
+    List<Finding> noIds() {
+        List<Fixture> without =
+                plan.fixtures().stream().filter(f -> f.id().isEmpty()).toList();
+        return without.isEmpty()
+                ? List.of()
+                : List.of(Finding.about(
+                        Rule.NO_ID,
+                        without.stream().map(Fixture::key).toList(),
+                        new Evidence.NoId(without),
+                        Optional.of(new Remedy.Decide("Number them", Remedy.Where.NUMBERING))));
+    }
+
     List<Finding> noAddress() {
         return plan.fixtures().stream()
                 .filter(f -> plan.blocksOf(f).stream().anyMatch(b -> b.start().isEmpty()))

@@ -41,6 +41,7 @@ public record PlanCheck(Map<Rule, List<Finding>> byRule) {
         ShopRules shopRules = new ShopRules(plan, shop);
         found.put(Rule.MODE_DOUBTED, shopRules.doubted());
         found.put(Rule.SHELF_SHORT, shopRules.shelfShort());
+        found.put(Rule.NO_ID, fixtures.noIds());
         return new PlanCheck(found);
     }
 

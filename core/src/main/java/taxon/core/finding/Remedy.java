@@ -16,6 +16,7 @@ public sealed interface Remedy {
     enum Where {
         PLACING,
         ROUTING,
-        TYPES
+        TYPES,
+        NUMBERING
     }
 }

@@ -12,7 +12,8 @@ public enum Rule {
     NO_ADDRESS(Severity.WARN),
     UNIVERSE_UNROUTED(Severity.WARN),
     MODE_DOUBTED(Severity.WARN),
-    SHELF_SHORT(Severity.WARN);
+    SHELF_SHORT(Severity.WARN),
+    NO_ID(Severity.NOTE);
 
     private final Severity severity;
 

@@ -105,6 +105,16 @@ class PlanCheckTest {
                 .contains("Carry it as streaming ACN 7 to Quay node port 1");
     }
 
+    @Test
+    void fixturesWithoutANumberAreToldOnceTogether() {
+        Plan plan = add(CLEAN, type("u", 4), 3, Optional.empty(), Optional.of(StartAddress.of(2, 200)));
+        Finding finding = only(plan, Rule.NO_ID);
+        assertThat(FindingText.sentence(finding)).isEqualTo("3 fixtures have no number.");
+        assertThat(finding.severity()).isEqualTo(Severity.NOTE);
+        assertThat(finding.fixtures()).hasSize(3);
+        assertThat(finding.remedy().map(Remedy::label)).contains("Number them");
+    }
+
     static LongStream seeds() {
         return LongStream.range(0, 100);
     }

@@ -1,0 +1,111 @@
+package taxon.app.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.openqa.selenium.Keys;
+import taxon.app.testing.Browser;
+import taxon.app.testing.TaxonServer;
+
+/** Saying where positions lie, hanging units along them and numbering them, on the demo job. */
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class RigOrderBrowserTest {
+    private static TaxonServer server;
+    private static Browser browser;
+    private static String job;
+
+    @BeforeAll
+    static void start() {
+        server = TaxonServer.demo();
+        browser = Browser.start();
+        job = server.url() + "/jobs/1/";
+    }
+
+    @AfterAll
+    static void stop() {
+        browser.close();
+        server.close();
+    }
+
+    @Test
+    @Order(1)
+    void aPositionIsDescribedAndTheRigIsSeenFromAbove() {
+        browser.open(job + "rig");
+        assertThat(browser.count("#above")).isZero();
+        browser.type("#position-4 input[name=length]", "wide");
+        browser.click("#position-4 .btn");
+        browser.see("#position-4 .reason", "The length reads wide; it takes metres");
+        browser.type("#position-4 input[name=length]", "24 m");
+        browser.type("#position-4 input[name=upstage]", "6");
+        browser.choose("#position-4 select", "truss");
+        browser.click("#position-4 .btn");
+        browser.see(".told", "Crane rail changed.");
+        browser.see("#above .place", "Crane rail");
+        assertThat(browser.count("#above .guessed")).isEqualTo(13);
+    }
+
+    @Test
+    @Order(2)
+    void theChosenAreArrangedAboutTheCentreAndUndone() {
+        browser.open(job + "rig?sel=21,22,23,24,25,26,27,28");
+        browser.click("a", "Arrange the chosen");
+        browser.type("#c-pitch", "-1");
+        browser.click("#centred .btn");
+        browser.see(".reason", "A pitch of -1 m about the centre is none");
+        browser.type("#c-pitch", "1.5 m");
+        browser.click("#centred .btn");
+        browser.see("#proposal h2", "8 units arranged");
+        browser.see("#proposal td", "-5.25 m");
+        browser.press(Keys.ENTER);
+        browser.see(".told", "8 units arranged.");
+        browser.see("#table td", "5.25 m");
+        assertThat(browser.count("#above .guessed")).isEqualTo(5);
+        browser.pressWith(Keys.CONTROL, "z");
+        browser.see(".told", "Undone: 8 units arranged.");
+        browser.click("#redo button");
+        browser.see(".told", "Done again: 8 units arranged.");
+    }
+
+    @Test
+    @Order(3)
+    void numbersFollowTheRigAndAFamilyIsBegunElsewhere() {
+        browser.open(job + "numbering");
+        browser.click("#propose");
+        browser.see("#families", "Fernglass Tern");
+        browser.see("#families", "101 to 117");
+        browser.see("#proposal h2", "stay");
+        browser.type("input[aria-label='First number of Fernglass Kestrel']", "1301");
+        browser.click("#propose");
+        browser.see("#families", "1301 to 1304");
+        browser.press(Keys.ENTER);
+        browser.see(".told", "fixtures numbered.");
+        browser.see("#table td", "1304");
+        browser.pressWith(Keys.CONTROL, "z");
+        browser.see(".told", "Undone:");
+    }
+
+    @Test
+    @Order(4)
+    void whatIsSpecialAboutAFixtureIsOnItsCard() {
+        browser.open(job + "rig?sel=25");
+        browser.click(".card summary", "Offset and what to know");
+        browser.type("#t-parked", "nonsense");
+        browser.type("#t-colour", "amber gel");
+        browser.click(".card .btn", "Keep it");
+        browser.see(".card .reason", "does not say block.slot = value and why");
+        assertThat(browser.value("#t-colour")).isEqualTo("amber gel");
+        browser.type("#t-parked", "1.5 = 255 house light");
+        browser.click(".card input[name=panReversed]");
+        browser.click(".card .btn", "Keep it");
+        browser.see("#told", "Parked: slot 5 at 255, house light");
+        browser.see("#told", "Pan reversed");
+        assertThat(browser.complaints())
+                .filteredOn(c -> !c.contains("status of 422"))
+                .isEmpty();
+    }
+}
