@@ -28,7 +28,7 @@ record RigPlan(int width, int height, int centre, int scale, String scaleWords, 
     private static final int FOOT = 70;
     private static final double LARGEST_UNIT = 28;
     private static final double SMALLEST_UNIT = 6;
-    private static final double READABLE = 24;
+    private static final double READABLE = 21;
     private static final double BARE_POSITION = 2;
 
     /** A position, from its left end to its right one. */
@@ -160,12 +160,15 @@ record RigPlan(int width, int height, int centre, int scale, String scaleWords, 
                     lines);
         }
 
-        /** As large as the closest two neighbours allow. */
+        /** As large as the closest two neighbours allow; one whose place is guessed makes the others no smaller. */
         private double size(List<Placed> units) {
-            List<Placed> order = units.stream()
-                    .sorted(Comparator.comparingDouble((Placed u) -> u.point().across())
-                            .thenComparingDouble(u -> u.point().upstage()))
-                    .toList();
+            List<Placed> known = units.stream().filter(u -> !u.guessed()).toList();
+            List<Placed> order = (known.isEmpty() ? units : known)
+                    .stream()
+                            .sorted(Comparator.comparingDouble(
+                                            (Placed u) -> u.point().across())
+                                    .thenComparingDouble(u -> u.point().upstage()))
+                            .toList();
             double closest = LARGEST_UNIT + 2;
             for (int i = 1; i < order.size(); i++) {
                 Point one = order.get(i - 1).point();

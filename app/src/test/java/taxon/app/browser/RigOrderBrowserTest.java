@@ -10,9 +10,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
 import org.openqa.selenium.Keys;
 import taxon.app.testing.Browser;
+import taxon.app.testing.Http;
 import taxon.app.testing.TaxonServer;
 
-/** Saying where positions lie, hanging units along them and numbering them, on the demo job. */
+/** Saying where positions lie, hanging units along them and numbering them. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class RigOrderBrowserTest {
     private static TaxonServer server;
@@ -21,9 +22,29 @@ class RigOrderBrowserTest {
 
     @BeforeAll
     static void start() {
-        server = TaxonServer.demo();
+        server = TaxonServer.empty();
+        server.http().post("/jobs", "name", "Order");
+        add(8, "fernglass-heron-380/24-channel", "Crane rail", 201);
+        add(4, "fernglass-kestrel/18-channel", "Crane rail", 301);
+        add(17, "fernglass-tern/16-channel", "North quay", 101);
         browser = Browser.start();
         job = server.url() + "/jobs/1/";
+    }
+
+    private static void add(int count, String type, String position, int firstId) {
+        Http http = server.http();
+        http.post(
+                "/jobs/1/fixtures",
+                "version",
+                http.version(1),
+                "count",
+                count,
+                "type",
+                type,
+                "position",
+                position,
+                "firstId",
+                firstId);
     }
 
     @AfterAll
@@ -37,22 +58,22 @@ class RigOrderBrowserTest {
     void aPositionIsDescribedAndTheRigIsSeenFromAbove() {
         browser.open(job + "rig");
         assertThat(browser.count("#above")).isZero();
-        browser.type("#position-4 input[name=length]", "wide");
-        browser.click("#position-4 .btn");
-        browser.see("#position-4 .reason", "The length reads wide; it takes metres");
-        browser.type("#position-4 input[name=length]", "24 m");
-        browser.type("#position-4 input[name=upstage]", "6");
-        browser.choose("#position-4 select", "truss");
-        browser.click("#position-4 .btn");
+        browser.type("#position-1 input[name=length]", "wide");
+        browser.click("#position-1 .btn");
+        browser.see("#position-1 .reason", "The length reads wide; it takes metres");
+        browser.type("#position-1 input[name=length]", "24 m");
+        browser.type("#position-1 input[name=upstage]", "6");
+        browser.choose("#position-1 select", "truss");
+        browser.click("#position-1 .btn");
         browser.see(".told", "Crane rail changed.");
         browser.see("#above .place", "Crane rail");
-        assertThat(browser.count("#above .guessed")).isEqualTo(13);
+        assertThat(browser.count("#above .guessed")).isEqualTo(12);
     }
 
     @Test
     @Order(2)
     void theChosenAreArrangedAboutTheCentreAndUndone() {
-        browser.open(job + "rig?sel=21,22,23,24,25,26,27,28");
+        browser.open(job + "rig?sel=1,2,3,4,5,6,7,8");
         browser.click("a", "Arrange the chosen");
         browser.type("#c-pitch", "-1");
         browser.click("#centred .btn");
@@ -64,7 +85,7 @@ class RigOrderBrowserTest {
         browser.press(Keys.ENTER);
         browser.see(".told", "8 units arranged.");
         browser.see("#table td", "5.25 m");
-        assertThat(browser.count("#above .guessed")).isEqualTo(5);
+        assertThat(browser.count("#above .guessed")).isEqualTo(4);
         browser.pressWith(Keys.CONTROL, "z");
         browser.see(".told", "Undone: 8 units arranged.");
         browser.click("#redo button");
@@ -92,7 +113,7 @@ class RigOrderBrowserTest {
     @Test
     @Order(4)
     void whatIsSpecialAboutAFixtureIsOnItsCard() {
-        browser.open(job + "rig?sel=25");
+        browser.open(job + "rig?sel=5");
         browser.click(".card summary", "Offset and what to know");
         browser.type("#t-parked", "nonsense");
         browser.type("#t-colour", "amber gel");
