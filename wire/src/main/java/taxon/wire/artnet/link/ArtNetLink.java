@@ -7,6 +7,7 @@ import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.SocketException;
 import java.net.StandardSocketOptions;
+import java.time.Duration;
 import java.util.Arrays;
 import java.util.concurrent.atomic.AtomicLong;
 import taxon.core.network.Ipv4;
@@ -23,6 +24,7 @@ import taxon.wire.bytes.MalformedPacketException;
 public final class ArtNetLink implements AutoCloseable {
     private static final int RECEIVE_BUFFER_BYTES = 4 << 20;
     private static final int LARGEST_PACKET = 2048;
+    private static final Duration LONGEST_FAREWELL = Duration.ofSeconds(2);
 
     /** Is told of each packet and of who sent it. */
     @FunctionalInterface
@@ -95,8 +97,21 @@ public final class ArtNetLink implements AutoCloseable {
         }
     }
 
+    /** Gives the port back: when this returns, another may have it. */
     @Override
     public void close() {
         socket.close();
+        if (Thread.currentThread() != receiver) {
+            awaitReceiver();
+        }
+    }
+
+    /** The system keeps the port for as long as a thread is still inside its last receive. */
+    private void awaitReceiver() {
+        try {
+            receiver.join(LONGEST_FAREWELL.toMillis());
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 }

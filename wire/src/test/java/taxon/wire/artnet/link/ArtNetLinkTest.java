@@ -34,6 +34,16 @@ class ArtNetLinkTest {
     }
 
     @Test
+    void aClosedLinkHasGivenItsPortBack() throws Exception {
+        for (int i = 0; i < 300; i++) {
+            ArtNetLink link = ArtNetLink.open(LOCAL, SendPolicy.LOOPBACK_ONLY, (packet, sender) -> {});
+            link.send(new ArtPacket.Poll(), LOCAL);
+            link.close();
+            assertThat(link.malformed()).isZero();
+        }
+    }
+
+    @Test
     void nothingLeavesForAnAddressThatThePolicyForbids() throws Exception {
         try (ArtNetLink link = ArtNetLink.open(LOCAL, SendPolicy.LOOPBACK_ONLY, (packet, sender) -> {})) {
             assertThatThrownBy(() -> link.send(new ArtPacket.Poll(), Ipv4.of(192, 168, 1, 1)))
