@@ -95,8 +95,8 @@ class ProposalController {
                 request,
                 "/jobs/" + job + "/proposals/" + id,
                 addresses(job, request),
-                wanted -> InOrderPlanner.propose(frames.state(job).plan(), PlacementJson.read(wanted))
-                        .edit());
+                (plan, wanted) ->
+                        InOrderPlanner.propose(plan, PlacementJson.read(wanted)).edit());
     }
 
     @PostMapping("/jobs/{job}/proposals/{id}/drop")

@@ -46,20 +46,16 @@ final class DemoPlaces {
         for (Position position : plan.positions()) {
             Place place = Optional.ofNullable(PLACES.get(position.name()))
                     .orElseThrow(() -> new IllegalStateException("nobody said where " + position.name() + " lies"));
-            hung = spread(
-                    hung.with(new Position(position.number(), position.name(), place.kind(), place.stretch())),
-                    position.number(),
-                    place);
+            Position described = new Position(position.number(), position.name(), place.kind(), place.stretch());
+            hung = spread(hung.with(described), described, place);
         }
         return hung;
     }
 
     /** From end to end, with half a unit's room left at each. */
-    private static Plan spread(Plan plan, int position, Place place) {
-        Set<FixtureKey> there = plan.fixtures().stream()
-                .filter(f -> f.position() == position)
-                .map(Fixture::key)
-                .collect(Collectors.toSet());
+    private static Plan spread(Plan plan, Position position, Place place) {
+        Set<FixtureKey> there =
+                plan.fixturesOn(position).stream().map(Fixture::key).collect(Collectors.toSet());
         Length half = Length.ZERO.towards(Length.metres(place.length()), 1, 2).minus(Length.metres("0.5"));
         Edit edit = Arranging.propose(plan, there, new Spread.FromTo(half.negated(), half))
                 .edit();

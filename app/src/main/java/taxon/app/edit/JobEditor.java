@@ -6,6 +6,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.locks.ReentrantLock;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -83,6 +84,16 @@ public class JobEditor {
     /** Records what was learnt of real units. It adds to whatever is known, so it asks for no version. */
     public EditOutcome record(int job, String who, Edit edit) {
         return alone(() -> apply(job, state(job).version(), Guard.UNCHANGED_JOB, who, edit, Kind.EVIDENCE));
+    }
+
+    /** Applies what is computed from the very plan that it changes; it is computed only when the job is as it was. */
+    public EditOutcome apply(int job, long madeOn, String who, Function<Plan, Edit> computed) {
+        return alone(() -> {
+            JobState now = state(job);
+            return madeOn == now.version()
+                    ? apply(job, madeOn, Guard.UNCHANGED_JOB, who, computed.apply(now.plan()))
+                    : conflict(now, journal.since(job, madeOn));
+        });
     }
 
     private EditOutcome apply(int job, long madeOn, Guard guard, String who, Edit edit, Kind kind) {

@@ -2,6 +2,7 @@ package taxon.app.rig;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -18,6 +19,7 @@ import taxon.app.web.Fields;
 import taxon.app.web.Frames;
 import taxon.app.web.ProposalDesk;
 import taxon.app.web.Reply;
+import taxon.app.web.Selection;
 import taxon.app.web.Stage;
 import taxon.core.arranging.Arranging;
 import taxon.core.arranging.ArrangingProposal;
@@ -27,6 +29,7 @@ import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.space.Length;
 import taxon.formats.json.Json;
+import tools.jackson.databind.JsonNode;
 
 /** Spreading the chosen units along their positions. */
 @Controller
@@ -121,7 +124,7 @@ class ArrangingController {
     Object look(@PathVariable int job, @PathVariable int id, HttpServletRequest request, Model model) {
         StoredProposal stored = desk.find(job, id, KIND);
         JobState state = frames.state(job);
-        ArrangingProposal proposal = proposal(state, stored);
+        ArrangingProposal proposal = proposal(state.plan(), ProposalDesk.request(stored));
         boolean current = stored.baseVersion() == state.version();
         if (Reply.wantsJson(request)) {
             return Reply.json(
@@ -147,9 +150,8 @@ class ArrangingController {
         return "rig/arranging";
     }
 
-    private static ArrangingProposal proposal(JobState state, StoredProposal stored) {
-        var wanted = ProposalDesk.request(stored);
-        return Arranging.propose(state.plan(), ArrangingJson.fixtures(wanted), ArrangingJson.spread(wanted));
+    private static ArrangingProposal proposal(Plan plan, JsonNode wanted) {
+        return Arranging.propose(plan, ArrangingJson.fixtures(wanted), ArrangingJson.spread(wanted));
     }
 
     @PostMapping("/jobs/{job}/arranging/{id}/apply")
@@ -161,7 +163,7 @@ class ArrangingController {
                 request,
                 page(job, id),
                 rig(job, request),
-                wanted -> proposal(frames.state(job), stored).edit());
+                (plan, wanted) -> proposal(plan, wanted).edit());
     }
 
     @PostMapping("/jobs/{job}/arranging/{id}/drop")
@@ -175,7 +177,7 @@ class ArrangingController {
 
     private static String rig(int job, HttpServletRequest request) {
         return "/jobs/" + job + "/rig"
-                + taxon.app.web.Selection.read(java.util.Objects.requireNonNullElse(request.getParameter("sel"), ""))
+                + Selection.read(Objects.requireNonNullElse(request.getParameter("sel"), ""))
                         .query();
     }
 }

@@ -169,6 +169,7 @@ class NumberingController {
         model.addAttribute("wanted", wanted);
         model.addAttribute(
                 "scope", wanted.fixtures().size() == state.plan().fixtures().size() ? "all" : "chosen");
+        model.addAttribute("outdated", proposal.isEmpty());
         proposal.ifPresent(p -> model.addAttribute("proposal", NumberingView.of(stored, state.plan(), p, current)));
         return "rig/numbering";
     }
@@ -191,8 +192,8 @@ class NumberingController {
                 request,
                 page(job, id),
                 "/jobs/" + job + "/rig",
-                wanted -> Numbering.propose(frames.state(job).plan(), NumberingJson.read(wanted))
-                        .edit());
+                (plan, wanted) ->
+                        Numbering.propose(plan, NumberingJson.read(wanted)).edit());
     }
 
     @PostMapping("/jobs/{job}/numbering/{id}/drop")

@@ -45,11 +45,7 @@ class PositionController {
             long fixtures) {
         static List<Line> of(Plan plan) {
             return plan.positions().stream()
-                    .map(p -> of(
-                            p,
-                            plan.fixtures().stream()
-                                    .filter(f -> f.position() == p.number())
-                                    .count()))
+                    .map(p -> of(p, plan.fixturesOn(p).size()))
                     .toList();
         }
 

@@ -36,8 +36,7 @@ record RigDrawing(int width, int height, List<Bar> bars) {
         Tints tints = Tints.of(plan);
         List<Bar> bars = new ArrayList<>();
         for (Position position : positions) {
-            List<Fixture> fixtures = plan.fixtures().stream()
-                    .filter(f -> f.position() == position.number())
+            List<Fixture> fixtures = plan.fixturesOn(position).stream()
                     .sorted(Comparator.comparingInt(Fixture::unit).thenComparing(Fixture::key))
                     .toList();
             for (int from = 0; from < fixtures.size(); from += PER_LINE) {

@@ -64,8 +64,7 @@ record RigPlan(int width, int height, int centre, int scale, String scaleWords, 
 
     private static Laid lay(Plan plan, Position position) {
         Stretch stretch = position.stretch();
-        List<Fixture> fixtures = plan.fixtures().stream()
-                .filter(f -> f.position() == position.number())
+        List<Fixture> fixtures = plan.fixturesOn(position).stream()
                 .sorted(Comparator.comparingInt(Fixture::unit).thenComparing(Fixture::key))
                 .toList();
         double half = half(stretch, fixtures);

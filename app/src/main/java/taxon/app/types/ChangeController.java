@@ -153,8 +153,7 @@ class ChangeController {
         }
         FixtureType type = newer.get();
         List<Switch> switches = new ArrayList<>();
-        state.plan().fixtures().stream()
-                .filter(f -> f.type().equals(type.id()))
+        state.plan().fixturesOf(type.id()).stream()
                 .collect(Collectors.groupingBy(
                         f -> type.mode(f.mode()).orElse(type.modes().get(0)).name(),
                         java.util.TreeMap::new,
@@ -202,19 +201,17 @@ class ChangeController {
     }
 
     private static Set<FixtureKey> ofType(Plan plan, TypeId type) {
-        return plan.fixtures().stream()
-                .filter(f -> f.type().equals(type))
-                .map(Fixture::key)
-                .collect(Collectors.toSet());
+        return plan.fixturesOf(type).stream().map(Fixture::key).collect(Collectors.toSet());
     }
 
     @GetMapping("/jobs/{job}/changes/{id}")
     Object look(@PathVariable int job, @PathVariable int id, HttpServletRequest request, Model model) {
         StoredProposal stored = desk.find(job, id, KIND);
         JobState state = frames.state(job);
-        ChangeProposal proposal = ModeChange.propose(state.plan(), ChangeJson.read(ProposalDesk.request(stored)));
+        Optional<ChangeProposal> proposal = proposal(state, stored);
         if (Reply.wantsJson(request)) {
-            ObjectNode body = ChangeJson.write(proposal)
+            ObjectNode body = proposal.map(ChangeJson::write)
+                    .orElseGet(Json::object)
                     .put("proposal", stored.id())
                     .put("state", Json.slug(stored.state()))
                     .put("madeOnVersion", stored.baseVersion())
@@ -223,15 +220,25 @@ class ChangeController {
         }
         frames.open(job, Optional.of(Stage.TYPES), request, model);
         fill(state, request, model);
-        model.addAttribute(
+        model.addAttribute("outdated", proposal.isEmpty());
+        proposal.ifPresent(p -> model.addAttribute(
                 "proposal",
                 ChangeView.of(
                         stored.id(),
-                        proposal,
+                        p,
                         stored.state() == Progress.OPEN,
                         stored.state() == Progress.APPLIED,
-                        stored.baseVersion() == state.version()));
+                        stored.baseVersion() == state.version())));
         return "types/change";
+    }
+
+    /** Empty when the job has changed so that what was asked for cannot be done any more. */
+    private static Optional<ChangeProposal> proposal(JobState state, StoredProposal stored) {
+        try {
+            return Optional.of(ModeChange.propose(state.plan(), ChangeJson.read(ProposalDesk.request(stored))));
+        } catch (IllegalArgumentException outdated) {
+            return Optional.empty();
+        }
     }
 
     @PostMapping("/jobs/{job}/changes/{id}/apply")
@@ -243,8 +250,8 @@ class ChangeController {
                 request,
                 page(job, id),
                 then(job, stored),
-                wanted -> ModeChange.propose(frames.state(job).plan(), ChangeJson.read(wanted))
-                        .edit());
+                (plan, wanted) ->
+                        ModeChange.propose(plan, ChangeJson.read(wanted)).edit());
     }
 
     @PostMapping("/jobs/{job}/changes/{id}/drop")

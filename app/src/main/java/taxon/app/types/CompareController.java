@@ -89,9 +89,9 @@ class CompareController {
         model.addAttribute("with", with.map(t -> t.id().value()).orElse(""));
         model.addAttribute("others", library.choices(state.plan(), with.map(FixtureType::id)));
         model.addAttribute("columns", views);
-        model.addAttribute("basis", mostUsed(columns, fixtures(state, type)));
+        model.addAttribute("basis", mostUsed(columns, state.plan().fixturesOf(type.id())));
         model.addAttribute("rows", rows(comparison));
-        model.addAttribute("used", fixtures(state, type).size());
+        model.addAttribute("used", state.plan().fixturesOf(type.id()).size());
         model.addAttribute("from", from);
         model.addAttribute("modes", type.modes().size());
         model.addAttribute("most", MOST_COLUMNS);
@@ -114,16 +114,10 @@ class CompareController {
     }
 
     private List<ColumnView> columns(JobState state, FixtureType type, ModeComparison comparison) {
-        List<Fixture> fixtures = fixtures(state, type);
+        List<Fixture> fixtures = state.plan().fixturesOf(type.id());
         int most = mostUsed(comparison.columns(), fixtures);
         return IntStream.range(0, comparison.columns().size())
                 .mapToObj(i -> column(state, comparison, i, fixtures, most))
-                .toList();
-    }
-
-    private static List<Fixture> fixtures(JobState state, FixtureType type) {
-        return state.plan().fixtures().stream()
-                .filter(f -> f.type().equals(type.id()))
                 .toList();
     }
 

@@ -28,7 +28,6 @@ import taxon.core.fixture.TypeId;
 import taxon.core.library.Doubt;
 import taxon.core.library.ModeRef;
 import taxon.core.library.Shop;
-import taxon.core.rig.Fixture;
 import taxon.core.text.Texts;
 import taxon.formats.json.FixtureTypeJson;
 import taxon.formats.json.Json;
@@ -119,9 +118,7 @@ class TypeController {
                 entry.map(e -> e.source().words()).orElse("only in this job"),
                 entry,
                 state.shop().owned(type.id()),
-                state.plan().fixtures().stream()
-                        .filter(f -> f.type().equals(type.id()))
-                        .count(),
+                state.plan().fixturesOf(type.id()).size(),
                 entry.filter(e -> !e.type().equals(type)).isPresent(),
                 library.isMadeHere(type.id()),
                 entry.flatMap(Entry::stored).filter(s -> s.putAway()).isPresent());
@@ -142,11 +139,9 @@ class TypeController {
     }
 
     private static long used(JobState state, FixtureType type, Mode mode) {
-        return state.plan().fixtures().stream().filter(f -> isIn(f, type, mode)).count();
-    }
-
-    private static boolean isIn(Fixture fixture, FixtureType type, Mode mode) {
-        return fixture.type().equals(type.id()) && fixture.mode().equals(mode.name());
+        return state.plan().fixturesOf(type.id()).stream()
+                .filter(f -> f.mode().equals(mode.name()))
+                .count();
     }
 
     private Object json(JobState state, FixtureType type) {

@@ -103,10 +103,8 @@ class TypesController {
     }
 
     private List<UsedLine> used(JobState state) {
-        Map<TypeId, List<Fixture>> byType =
-                state.plan().fixtures().stream().collect(Collectors.groupingBy(Fixture::type));
         return state.plan().types().types().stream()
-                .map(t -> line(state, t, byType.getOrDefault(t.id(), List.of())))
+                .map(t -> line(state, t, state.plan().fixturesOf(t.id())))
                 .toList();
     }
 
@@ -137,8 +135,6 @@ class TypesController {
                 hit.type(),
                 hit.fitting().size() > 6 ? modes + " and " + (hit.fitting().size() - 6) + " more" : modes,
                 state.shop().owned(id),
-                state.plan().fixtures().stream()
-                        .filter(f -> f.type().equals(id))
-                        .count());
+                state.plan().fixturesOf(id).size());
     }
 }

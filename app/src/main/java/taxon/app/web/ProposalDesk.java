@@ -1,15 +1,15 @@
 package taxon.app.web;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.util.function.Function;
+import java.util.function.BiFunction;
 import org.springframework.stereotype.Component;
 import taxon.app.edit.EditOutcome;
-import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
 import taxon.app.store.Progress;
 import taxon.app.store.ProposalStore;
 import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.core.rig.Edit;
+import taxon.core.rig.Plan;
 import taxon.formats.json.Json;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -50,6 +50,7 @@ public class ProposalDesk {
      *
      * @param page where a browser stays when it cannot be applied
      * @param then where it goes on when it was
+     * @param edit computes the edit from the plan, which is the one that it was proposed for, and the request
      */
     public Object apply(
             int job,
@@ -57,7 +58,7 @@ public class ProposalDesk {
             HttpServletRequest request,
             String page,
             String then,
-            Function<JsonNode, Edit> edit) {
+            BiFunction<Plan, JsonNode, Edit> edit) {
         Reply reply = Reply.to(request, "proposal", page);
         return editor.alone(() -> {
             // Looked at again under the lock: the form may have been posted twice.
@@ -66,7 +67,7 @@ public class ProposalDesk {
                 return reply.conflicting("This proposal was ended already; nothing was done a second time.");
             }
             EditOutcome outcome =
-                    editor.apply(job, now.baseVersion(), Guard.UNCHANGED_JOB, People.HERE, edit.apply(request(now)));
+                    editor.apply(job, now.baseVersion(), People.HERE, plan -> edit.apply(plan, request(now)));
             if (!(outcome instanceof EditOutcome.Done || outcome instanceof EditOutcome.NoChange)) {
                 return reply.after(outcome);
             }

@@ -193,6 +193,20 @@ class RigOrderHttpTest {
         assertThat(post("/numbering", "scope", "chosen", "first", 1).reasons()).contains("No fixture is chosen");
     }
 
+    @Test
+    void numbersThatNoLongerSufficeAreAConflictAndTheirPageStillOpens() {
+        int id = post("/numbering", "families", "one", "first", 99_995, "room", "none")
+                .json()
+                .path("proposal")
+                .asInt();
+        post("/fixtures", "count", 4, "type", "generic-rgb/3-channel", "position", "Pipe", "firstId", 99_996);
+        // Those that came meanwhile were not asked for, so only 99995 is left of the four that are needed.
+        assertThat(http.page("/jobs/1/numbering/" + id).text()).contains("the numbers no longer suffice");
+        Answer answer = post("/numbering/" + id + "/apply");
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.reasons()).contains("The job changed since");
+    }
+
     private String numbers() {
         StringBuilder numbers = new StringBuilder();
         document()

@@ -126,6 +126,21 @@ class ChangesHttpTest {
         assertThat(http.page(job + "/types/" + id).text()).doesNotContain("earlier definition");
     }
 
+    @Test
+    void aRenewalThatWouldNowChangeMoreThanWasAskedForIsAConflictAndItsPageStillOpens() {
+        String id = post("/types/build", "maker", "Oxbow", "name", "Dunlin B", "sheet", "Mode: A\nDimmer")
+                .json()
+                .path("type")
+                .asString();
+        post("/fixtures", "count", 1, "type", id + "/A", "position", "Pipe", "firstId", 900);
+        post("/types/build", "from", id, "maker", "Oxbow", "name", "Dunlin B", "sheet", "Mode: A\nDimmer 16 bit");
+        int proposal = propose("renew", id).path("proposal").asInt();
+        post("/fixtures", "count", 1, "type", id + "/A", "position", "Pipe", "firstId", 901);
+        assertThat(http.page(job + "/changes/" + proposal).text()).contains("it cannot be done any more");
+        assertThat(http.get(job + "/changes/" + proposal).status()).isEqualTo(200);
+        assertThat(post("/changes/" + proposal + "/apply").status()).isEqualTo(409);
+    }
+
     @ParameterizedTest
     @CsvSource({
         "sel, 1, to, fernglass-tern/77-channel, no such type and mode",

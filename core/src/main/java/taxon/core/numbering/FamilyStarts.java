@@ -59,7 +59,7 @@ final class FamilyStarts {
             int start =
                     request.starts().getOrDefault(family.key(), request.room().next(next, request.first()));
             found.add(start);
-            next = start + length(family, start);
+            next = Math.max(next, start + length(family, start));
         }
         return found;
     }

@@ -121,6 +121,16 @@ public final class Plan {
         return fixtures;
     }
 
+    /** Those of a type, in the same order. */
+    public List<Fixture> fixturesOf(TypeId type) {
+        return fixtures.stream().filter(f -> f.type().equals(type)).toList();
+    }
+
+    /** Those on a position, in the same order. */
+    public List<Fixture> fixturesOn(Position position) {
+        return fixtures.stream().filter(f -> f.position() == position.number()).toList();
+    }
+
     public Optional<Fixture> fixture(FixtureKey key) {
         return element(Fixture.keyOf(key)).map(Fixture.class::cast);
     }

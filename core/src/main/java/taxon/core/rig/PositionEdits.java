@@ -30,8 +30,7 @@ public final class PositionEdits {
             if (position.isEmpty()) {
                 return missing(plan, number);
             }
-            long hanging =
-                    plan.fixtures().stream().filter(f -> f.position() == number).count();
+            int hanging = plan.fixturesOn(position.get()).size();
             return hanging == 0
                     ? new Changed(plan.without(List.of(position.get().elementKey())))
                     : Edit.refuse(new Refusal(

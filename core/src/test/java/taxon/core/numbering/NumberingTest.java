@@ -214,6 +214,40 @@ class NumberingTest {
         }
     }
 
+    /** Starts that are told may leave too few numbers; what is proposed all the same is sound. */
+    @ParameterizedTest
+    @ValueSource(ints = {0, 1, 2, 3})
+    void familiesThatAreToldWhereToBeginStayApartToo(int round) {
+        int proposed = 0;
+        for (long seed = round * 50L; seed < round * 50L + 50; seed++) {
+            Random random = new Random(seed);
+            Plan plan = Rigs.hung(seed);
+            TreeMap<String, Integer> starts = new TreeMap<>();
+            plan.types().types().stream()
+                    .filter(t -> random.nextInt(3) == 0)
+                    .forEach(t -> starts.put("type-" + t.id(), 1 + random.nextInt(600)));
+            NumberingRequest request = new NumberingRequest(
+                    plan.fixtures().stream().map(Fixture::key).collect(Collectors.toSet()),
+                    ALONG,
+                    Families.BY_TYPE,
+                    1 + random.nextInt(300),
+                    Room.values()[random.nextInt(4)],
+                    starts,
+                    random.nextBoolean(),
+                    false);
+            try {
+                NumberingProposal proposal = Numbering.propose(plan, request);
+                Plan numbered = Rigs.apply(plan, proposal.edit());
+                checkBijection(numbered, request, seed);
+                checkApart(numbered, proposal, seed);
+                proposed++;
+            } catch (NumbersRunOutException tight) {
+                assertThat(tight.free()).isLessThan(tight.family().members().size());
+            }
+        }
+        assertThat(proposed).isGreaterThan(25);
+    }
+
     /** Every subset is tried: none that could stay is larger. */
     @ParameterizedTest
     @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10})
