@@ -70,7 +70,7 @@ class AddressesController {
         String label =
                 frames.state(job).plan().block(ref).map(PlannedBlock::label).orElse(ref.toString());
         Edit edit = address.map(a -> AddressEdits.move(ref, a, label)).orElse(AddressEdits.clear(ref, label));
-        return reply.after(editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, People.HERE, edit));
+        return reply.after(editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, People.of(request), edit));
     }
 
     @PostMapping("/jobs/{job}/reserved")
@@ -94,8 +94,8 @@ class AddressesController {
                         fields.text("label")));
         return run.isEmpty()
                 ? reply.refused()
-                : reply.after(
-                        editor.apply(job, version, Guard.UNCHANGED_JOB, People.HERE, AddressEdits.reserve(run.get())));
+                : reply.after(editor.apply(
+                        job, version, Guard.UNCHANGED_JOB, People.of(request), AddressEdits.reserve(run.get())));
     }
 
     @PostMapping("/jobs/{job}/reserved/{number}/release")
@@ -105,6 +105,6 @@ class AddressesController {
         return reply.fields().isFaulty()
                 ? reply.refused()
                 : reply.after(editor.apply(
-                        job, version, Guard.UNTOUCHED_ELEMENTS, People.HERE, AddressEdits.release(number)));
+                        job, version, Guard.UNTOUCHED_ELEMENTS, People.of(request), AddressEdits.release(number)));
     }
 }

@@ -82,7 +82,7 @@ class FindingsController {
                 frames.state(job).check().find(reply.fields().text("finding")).flatMap(Finding::remedy);
         return remedy.filter(Remedy.Apply.class::isInstance)
                 .map(Remedy.Apply.class::cast)
-                .map(r -> reply.after(editor.apply(job, version, Guard.UNCHANGED_JOB, People.HERE, r.edit())))
+                .map(r -> reply.after(editor.apply(job, version, Guard.UNCHANGED_JOB, People.of(request), r.edit())))
                 .orElseGet(() -> reply.conflicting("This finding is no longer there, or has no remedy to press."));
     }
 }

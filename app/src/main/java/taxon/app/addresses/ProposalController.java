@@ -49,7 +49,7 @@ class ProposalController {
             return reply.refused();
         }
         int id = desk.open(job, state.version(), KIND, PlacementJson.write(wanted.get()));
-        String query = new Selection(reply.fields().keys("sel")).query();
+        String query = Selection.of(reply.fields().keys("sel")).query();
         return reply.done(
                 "Proposed; nothing has moved yet.",
                 "/jobs/" + job + "/proposals/" + id + query,

@@ -211,12 +211,12 @@ class ChecksController {
                                 b.start().orElseThrow(),
                                 b.mode().name(),
                                 clock.instant(),
-                                "ticked off " + People.HERE)))
+                                "ticked off " + People.of(request))))
                 .toList();
         if (evidence.isEmpty()) {
             return reply.conflicting(fixture.label() + " has no planned address that could be set.");
         }
-        return reply.after(
-                editor.record(job, People.HERE, JobEdits.record(fixture.label() + " ticked off as set", evidence)));
+        return reply.after(editor.record(
+                job, People.of(request), JobEdits.record(fixture.label() + " ticked off as set", evidence)));
     }
 }

@@ -8,6 +8,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import taxon.app.library.TypeLibrary;
@@ -35,6 +36,7 @@ public class JobEditor {
     private final JournalStore journal;
     private final TypeLibrary library;
     private final TransactionTemplate transaction;
+    private final ApplicationEventPublisher news;
     private final Map<Integer, JobState> newest = new ConcurrentHashMap<>();
     private final ReentrantLock writing = new ReentrantLock();
 
@@ -43,12 +45,14 @@ public class JobEditor {
             JobStore jobs,
             JournalStore journal,
             TypeLibrary library,
-            TransactionTemplate transaction) {
+            TransactionTemplate transaction,
+            ApplicationEventPublisher news) {
         this.plans = plans;
         this.jobs = jobs;
         this.journal = journal;
         this.library = library;
         this.transaction = transaction;
+        this.news = news;
     }
 
     /** The newest state of a job; empty when there is no such job. */
@@ -117,19 +121,20 @@ public class JobEditor {
             }
             long next = now.version() + 1;
             commit(now, after, delta, () -> journal.add(job, next, edit.title(), who, kind, delta));
+            news.publishEvent(new JobChanged(job, next, edit.title(), who));
             return new EditOutcome.Done(next, edit.title());
         });
     }
 
-    public EditOutcome undo(int job, long madeOn) {
-        return turn(job, madeOn, State.UNDONE);
+    public EditOutcome undo(int job, long madeOn, String who) {
+        return turn(job, madeOn, who, State.UNDONE);
     }
 
-    public EditOutcome redo(int job, long madeOn) {
-        return turn(job, madeOn, State.DONE);
+    public EditOutcome redo(int job, long madeOn, String who) {
+        return turn(job, madeOn, who, State.DONE);
     }
 
-    private EditOutcome turn(int job, long madeOn, State to) {
+    private EditOutcome turn(int job, long madeOn, String who, State to) {
         return alone(() -> {
             JobState now = state(job);
             if (madeOn != now.version()) {
@@ -137,12 +142,12 @@ public class JobEditor {
             }
             boolean undo = to == State.UNDONE;
             Optional<JournalEntry> found = undo ? journal.undoable(job) : journal.redoable(job);
-            return found.map(e -> turn(now, e, undo))
+            return found.map(e -> turn(now, e, who, undo))
                     .orElseGet(() -> new EditOutcome.NothingThere(undo ? "undo" : "do again"));
         });
     }
 
-    private EditOutcome turn(JobState now, JournalEntry entry, boolean undo) {
+    private EditOutcome turn(JobState now, JournalEntry entry, String who, boolean undo) {
         PlanDelta way = undo ? entry.delta().turned() : entry.delta();
         Plan after = way.applyTo(now.plan())
                 .orElseThrow(
@@ -152,7 +157,9 @@ public class JobEditor {
         long next = now.version() + 1;
         State state = undo ? State.UNDONE : State.DONE;
         commit(now, after, done, () -> journal.turn(entry, state, next, undo ? done.turned() : done));
-        return new EditOutcome.Done(next, (undo ? "Undone: " : "Done again: ") + entry.title());
+        String title = (undo ? "Undone: " : "Done again: ") + entry.title();
+        news.publishEvent(new JobChanged(now.job(), next, title, who));
+        return new EditOutcome.Done(next, title);
     }
 
     private void commit(JobState now, Plan after, PlanDelta delta, Runnable journalEntry) {

@@ -68,7 +68,7 @@ class HandoverController {
         if (note.isEmpty() || reply.fields().isFaulty()) {
             return reply.refused();
         }
-        return freezer.freeze(job, version, note.get(), People.HERE)
+        return freezer.freeze(job, version, note.get(), People.of(request))
                 .map(r -> reply.done(
                         "Revision " + r.letters() + " is frozen.",
                         Json.object()

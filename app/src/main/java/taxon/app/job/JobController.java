@@ -85,20 +85,20 @@ class JobController {
             return reply.refused();
         }
         return reply.after(
-                editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, People.HERE, JobEdits.sheet(sheet.get())));
+                editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, People.of(request), JobEdits.sheet(sheet.get())));
     }
 
     @PostMapping("/jobs/{job}/undo")
     Object undo(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "undo", "/jobs/" + job + "/rig");
         long version = reply.version();
-        return reply.fields().isFaulty() ? reply.refused() : reply.after(editor.undo(job, version));
+        return reply.fields().isFaulty() ? reply.refused() : reply.after(editor.undo(job, version, reply.who()));
     }
 
     @PostMapping("/jobs/{job}/redo")
     Object redo(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "redo", "/jobs/" + job + "/rig");
         long version = reply.version();
-        return reply.fields().isFaulty() ? reply.refused() : reply.after(editor.redo(job, version));
+        return reply.fields().isFaulty() ? reply.refused() : reply.after(editor.redo(job, version, reply.who()));
     }
 }

@@ -77,7 +77,7 @@ class NetworkController {
                         job,
                         version,
                         Guard.UNCHANGED_JOB,
-                        People.HERE,
+                        People.of(request),
                         NetworkEdits.addNode(
                                 node.get().name(), node.get().ip(), node.get().ports())));
     }
@@ -93,7 +93,7 @@ class NetworkController {
         return node.isEmpty() || reply.fields().isFaulty()
                 ? reply.refused()
                 : reply.after(editor.apply(
-                        job, version, Guard.UNTOUCHED_ELEMENTS, People.HERE, NetworkEdits.putNode(node.get())));
+                        job, version, Guard.UNTOUCHED_ELEMENTS, People.of(request), NetworkEdits.putNode(node.get())));
     }
 
     @PostMapping("/jobs/{job}/nodes/{number}/remove")
@@ -103,7 +103,7 @@ class NetworkController {
         return reply.fields().isFaulty()
                 ? reply.refused()
                 : reply.after(editor.apply(
-                        job, version, Guard.UNTOUCHED_ELEMENTS, People.HERE, NetworkEdits.removeNode(number)));
+                        job, version, Guard.UNTOUCHED_ELEMENTS, People.of(request), NetworkEdits.removeNode(number)));
     }
 
     private static Optional<Node> node(Fields fields, int number) {
@@ -153,7 +153,7 @@ class NetworkController {
         return universe.isEmpty()
                 ? reply.refused()
                 : reply.after(editor.apply(
-                        job, version, Guard.UNTOUCHED_ELEMENTS, People.HERE, NetworkEdits.route(universe.get())));
+                        job, version, Guard.UNTOUCHED_ELEMENTS, reply.who(), NetworkEdits.route(universe.get())));
     }
 
     private static Optional<Route> route(Fields fields) {

@@ -2,7 +2,6 @@ package taxon.app.rig;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -19,7 +18,6 @@ import taxon.app.web.Fields;
 import taxon.app.web.Frames;
 import taxon.app.web.ProposalDesk;
 import taxon.app.web.Reply;
-import taxon.app.web.Selection;
 import taxon.app.web.Stage;
 import taxon.core.arranging.Arranging;
 import taxon.core.arranging.ArrangingProposal;
@@ -28,6 +26,7 @@ import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.space.Length;
+import taxon.core.space.LengthUnit;
 import taxon.formats.json.Json;
 import tools.jackson.databind.JsonNode;
 
@@ -56,11 +55,12 @@ class ArrangingController {
 
     record MoveLine(String who, String place, String before, String after, boolean beyond) {
         static MoveLine of(Plan plan, ArrangingProposal.Move move) {
+            LengthUnit unit = plan.sheet().view().unit();
             return new MoveLine(
                     move.fixture().label(),
                     plan.position(move.fixture()).name(),
-                    move.before().map(Length::toString).orElse("none"),
-                    move.after().toString(),
+                    move.before().map(unit::words).orElse("none"),
+                    unit.words(move.after()),
                     move.beyond());
         }
     }
@@ -76,7 +76,7 @@ class ArrangingController {
     Object propose(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "arrange", "/jobs/" + job + "/arranging");
         JobState state = frames.state(job);
-        Fields fields = reply.fields();
+        Fields fields = reply.fields().counting(state.plan().sheet().view().unit());
         Set<FixtureKey> fixtures = new TreeSet<>(fields.keys("sel"));
         fixtures.removeIf(k -> state.plan().fixture(k).isEmpty());
         if (fixtures.isEmpty()) {
@@ -106,9 +106,10 @@ class ArrangingController {
             case "centred" ->
                 fields.length("pitch", "pitch")
                         .flatMap(pitch -> fields.build("pitch", () -> new Spread.Centred(pitch)));
+            case "shifted" -> fields.length("by", "way").map(Spread.Shifted::new);
             case "mirrored" -> Optional.of(new Spread.Mirrored());
             default -> {
-                fields.refuse("way", "The way is one of from-to, pitch, centred and mirrored.");
+                fields.refuse("way", "The way is one of from-to, pitch, centred, shifted and mirrored.");
                 yield Optional.empty();
             }
         };
@@ -162,22 +163,16 @@ class ArrangingController {
                 stored,
                 request,
                 page(job, id),
-                rig(job, request),
+                RigPages.rig(job, request),
                 (plan, wanted) -> proposal(plan, wanted).edit());
     }
 
     @PostMapping("/jobs/{job}/arranging/{id}/drop")
     Object drop(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
-        return desk.drop(job, desk.find(job, id, KIND), request, page(job, id), rig(job, request));
+        return desk.drop(job, desk.find(job, id, KIND), request, page(job, id), RigPages.rig(job, request));
     }
 
     private static String page(int job, int id) {
         return "/jobs/" + job + "/arranging/" + id;
-    }
-
-    private static String rig(int job, HttpServletRequest request) {
-        return "/jobs/" + job + "/rig"
-                + Selection.read(Objects.requireNonNullElse(request.getParameter("sel"), ""))
-                        .query();
     }
 }

@@ -29,6 +29,9 @@ final class ArrangingJson {
                     .put("first", run.first().micrometres())
                     .put("second", run.pitch().micrometres());
         }
+        if (spread instanceof Spread.Shifted shift) {
+            return node.put("way", "shifted").put("first", shift.way().micrometres());
+        }
         return spread instanceof Spread.Centred run
                 ? node.put("way", "centred").put("first", run.pitch().micrometres())
                 : node.put("way", "mirrored");
@@ -47,6 +50,7 @@ final class ArrangingJson {
             case "from-to" -> new Spread.FromTo(first, second);
             case "pitch" -> new Spread.Pitch(first, second);
             case "centred" -> new Spread.Centred(first);
+            case "shifted" -> new Spread.Shifted(first);
             default -> new Spread.Mirrored();
         };
     }

@@ -38,7 +38,7 @@ class FindController {
                                     + "; try a fixture ID, an address such as 2.73, or a word of a name, type or position.");
             return reply.refused();
         }
-        Selection selection = new Selection(found.stream().map(Fixture::key).toList());
+        Selection selection = Selection.of(found.stream().map(Fixture::key).toList());
         String path = reply.page().replaceAll("\\?.*", "") + selection.query();
         var facts = Json.object();
         var keys = facts.putArray("keys");

@@ -133,7 +133,7 @@ class ImportController {
                 reply.fields().refuse("", "No row of the list can be added yet; see the reasons below.");
                 return reply.refused();
             }
-            EditOutcome outcome = editor.apply(job, version, Guard.UNCHANGED_JOB, People.HERE, intake.edit());
+            EditOutcome outcome = editor.apply(job, version, Guard.UNCHANGED_JOB, People.of(request), intake.edit());
             if (!(outcome instanceof EditOutcome.Done done)) {
                 return reply.after(outcome);
             }

@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
 import taxon.app.web.Fields;
+import taxon.app.web.Frames;
 import taxon.app.web.People;
 import taxon.app.web.Reply;
 import taxon.core.rig.Edit;
@@ -20,15 +21,18 @@ import taxon.core.rig.PositionEdits;
 import taxon.core.rig.PositionKind;
 import taxon.core.rig.Stretch;
 import taxon.core.space.Length;
+import taxon.core.space.LengthUnit;
 import taxon.core.text.Texts;
 import taxon.formats.json.Json;
 
 /** The places where fixtures hang: their name, kind and where they lie. */
 @Controller
 class PositionController {
+    private final Frames frames;
     private final JobEditor editor;
 
-    PositionController(JobEditor editor) {
+    PositionController(Frames frames, JobEditor editor) {
+        this.frames = frames;
         this.editor = editor;
     }
 
@@ -44,27 +48,28 @@ class PositionController {
             String angle,
             long fixtures) {
         static List<Line> of(Plan plan) {
+            LengthUnit unit = plan.sheet().view().unit();
             return plan.positions().stream()
-                    .map(p -> of(p, plan.fixturesOn(p).size()))
+                    .map(p -> of(p, unit, plan.fixturesOn(p).size()))
                     .toList();
         }
 
-        private static Line of(Position position, long fixtures) {
+        private static Line of(Position position, LengthUnit unit, long fixtures) {
             Stretch stretch = position.stretch();
             return new Line(
                     position.number(),
                     position.name(),
                     Json.slug(position.kind()),
-                    stretch.length().map(Line::words).orElse(""),
-                    words(stretch.across()),
-                    words(stretch.upstage()),
-                    words(stretch.height()),
+                    stretch.length().map(unit::words).orElse(""),
+                    words(unit, stretch.across()),
+                    words(unit, stretch.upstage()),
+                    words(unit, stretch.height()),
                     BigDecimal.valueOf(stretch.angle(), 1).stripTrailingZeros().toPlainString(),
                     fixtures);
         }
 
-        private static String words(Length length) {
-            return length.equals(Length.ZERO) ? "" : length.toString();
+        private static String words(LengthUnit unit, Length length) {
+            return length.equals(Length.ZERO) ? "" : unit.words(length);
         }
     }
 
@@ -81,12 +86,13 @@ class PositionController {
     Object change(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
         Reply reply = Reply.to(request, "position-" + number, "/jobs/" + job + "/rig");
         long version = reply.version();
+        reply.fields().counting(frames.state(job).plan().sheet().view().unit());
         Optional<Position> position = read(Math.max(1, number), reply.fields());
         if (position.isEmpty() || reply.fields().isFaulty()) {
             return reply.refused();
         }
         Edit edit = PositionEdits.change(position.get());
-        return reply.after(editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, People.HERE, edit));
+        return reply.after(editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, People.of(request), edit));
     }
 
     private static Optional<Position> read(int number, Fields fields) {
@@ -128,6 +134,33 @@ class PositionController {
         return 0;
     }
 
+    /** Makes a position of which only the name and the kind are known: {@code name}, {@code kind}. */
+    @PostMapping("/jobs/{job}/positions")
+    Object add(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "position", "/jobs/" + job + "/rig");
+        Fields fields = reply.fields();
+        long version = reply.version();
+        fields.build("name", () -> Texts.requireLine("name", fields.text("name"), 80));
+        Optional<PositionKind> kind = fields.choice("kind", PositionKind.class, PositionKind.UNSAID);
+        if (fields.isFaulty()) {
+            return reply.refused();
+        }
+        Edit edit = PositionEdits.add(fields.text("name"), kind.orElseThrow(), Stretch.UNSAID);
+        return reply.after(editor.apply(job, version, Guard.UNCHANGED_JOB, reply.who(), edit));
+    }
+
+    /** Puts a position at another place in the order: {@code place}, counted from 1. */
+    @PostMapping("/jobs/{job}/positions/{number}/move")
+    Object move(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "position-" + number, "/jobs/" + job + "/rig");
+        long version = reply.version();
+        Optional<Integer> place = reply.fields().number("place", "place in the order", 1, 10_000);
+        return place.isEmpty() || reply.fields().isFaulty()
+                ? reply.refused()
+                : reply.after(editor.apply(
+                        job, version, Guard.UNTOUCHED_ELEMENTS, reply.who(), PositionEdits.move(number, place.get())));
+    }
+
     @PostMapping("/jobs/{job}/positions/{number}/remove")
     Object remove(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
         Reply reply = Reply.to(request, "position-" + number, "/jobs/" + job + "/rig");
@@ -135,6 +168,6 @@ class PositionController {
         return reply.fields().isFaulty()
                 ? reply.refused()
                 : reply.after(editor.apply(
-                        job, version, Guard.UNTOUCHED_ELEMENTS, People.HERE, PositionEdits.remove(number)));
+                        job, version, Guard.UNTOUCHED_ELEMENTS, People.of(request), PositionEdits.remove(number)));
     }
 }

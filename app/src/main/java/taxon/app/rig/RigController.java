@@ -26,14 +26,18 @@ import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeId;
 import taxon.core.rig.Added;
 import taxon.core.rig.Edit;
+import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureEdits;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Plan;
 import taxon.core.text.Texts;
 
 /** The rig: its drawing, its table, adding by hand, changing and taking away. */
 @Controller
 class RigController {
+    private static final int FIRST_ROWS = 40;
+
     private final Frames frames;
     private final JobEditor editor;
     private final TypeLibrary library;
@@ -47,10 +51,23 @@ class RigController {
     @GetMapping("/jobs/{job}/rig")
     String page(@PathVariable int job, HttpServletRequest request, Model model) {
         JobState state = frames.open(job, Optional.of(Stage.RIG), request, model);
-        Selection selection = ((Frame) Objects.requireNonNull(model.getAttribute("frame"))).selection();
-        RigPlan.of(state.plan(), selection).ifPresent(p -> model.addAttribute("above", p));
-        model.addAttribute("drawing", RigDrawing.of(state.plan(), RigPlan.unplaced(state.plan()), selection));
-        model.addAttribute("rows", RigRow.of(state, selection));
+        Frame frame = (Frame) Objects.requireNonNull(model.getAttribute("frame"));
+        Selection selection = frame.selection();
+        Plan plan = state.plan();
+        RigPlan.of(plan, selection)
+                .ifPresent(p -> model.addAttribute(
+                        "above",
+                        RigSvg.above(p, frame, plan.sheet().view().front().words())));
+        RigDrawing drawing = RigDrawing.of(plan, RigPlan.unplaced(plan), selection);
+        model.addAttribute("bars", drawing.bars().isEmpty() ? "" : RigSvg.bars(drawing, frame));
+        RigTable table = RigTable.of(frame.view());
+        List<Fixture> shown = table.rows(plan);
+        model.addAttribute("table", table);
+        model.addAttribute("allColumns", TableColumn.values());
+        model.addAttribute("rows", RigRow.first(plan, table, shown, FIRST_ROWS, selection));
+        model.addAttribute("shown", shown.size());
+        model.addAttribute("legend", RigLegend.of(plan));
+        model.addAttribute("view", ViewController.Line.of(plan.sheet().view()));
         model.addAttribute("types", library.choices(state.plan(), wanted(request)));
         model.addAttribute("positions", PositionController.Line.of(state.plan()));
         model.addAttribute("kinds", PositionController.Kind.all());
@@ -82,7 +99,7 @@ class RigController {
         }
         String title = added.get().count() + " × " + added.get().type().fullName() + " added";
         Edit edit = FixtureEdits.add(title, List.of(added.get()));
-        return reply.after(editor.apply(job, version, Guard.UNCHANGED_JOB, People.HERE, edit));
+        return reply.after(editor.apply(job, version, Guard.UNCHANGED_JOB, People.of(request), edit));
     }
 
     /** The type and its mode come as one field, {@code type-id/mode name}, so that they cannot contradict each other. */
@@ -132,7 +149,7 @@ class RigController {
                 unit.orElseThrow(),
                 fields.text("name"),
                 fields.text("note"));
-        return reply.after(editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, People.HERE, edit));
+        return reply.after(editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, People.of(request), edit));
     }
 
     private static void checkTexts(Fields fields) {
@@ -151,7 +168,7 @@ class RigController {
         }
         return reply.fields().isFaulty()
                 ? reply.refused()
-                : reply.after(
-                        editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, People.HERE, FixtureEdits.remove(keys)));
+                : reply.after(editor.apply(
+                        job, version, Guard.UNTOUCHED_ELEMENTS, People.of(request), FixtureEdits.remove(keys)));
     }
 }

@@ -26,7 +26,7 @@ record RigDrawing(int width, int height, List<Bar> bars) {
      *
      * @param name empty on a further line
      */
-    record Bar(int y, int width, String name, String words, List<Unit> units) {}
+    record Bar(int position, int y, int width, String name, String words, List<Unit> units) {}
 
     /** @param x of its middle */
     record Unit(int x, UnitMark mark) {}
@@ -63,6 +63,7 @@ record RigDrawing(int width, int height, List<Bar> bars) {
             units.add(new Unit(x, UnitMark.of(plan, fixture, tints, selection)));
         }
         return new Bar(
+                position.number(),
                 y,
                 line.size() * UNIT_PITCH,
                 first ? position.name() : "",

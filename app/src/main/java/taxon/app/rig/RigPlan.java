@@ -4,43 +4,74 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.ToDoubleFunction;
+import java.util.stream.DoubleStream;
 import taxon.app.web.Selection;
 import taxon.app.web.Tints;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
+import taxon.core.rig.RigView.Side;
 import taxon.core.rig.Stretch;
 import taxon.core.rig.Stretch.Point;
 import taxon.core.space.Length;
+import taxon.core.space.LengthUnit;
 
 /**
- * The rig seen from above, to scale, with the audience below: every position of which it is known where it lies. Lengths in
- * pixels.
+ * The rig seen from above, to scale, its front at the side that the job says: every position of which it is known where it
+ * lies. Lengths in pixels.
  *
- * @param centre where the centre line is
+ * @param centre the line that runs away from the front through the middle
+ * @param front where the word for the front stands
  * @param scale how long a bar of {@code scaleWords} is
+ * @param perMetre how long a metre is
  */
-record RigPlan(int width, int height, int centre, int scale, String scaleWords, List<Line> lines) {
+record RigPlan(
+        int width,
+        int height,
+        Segment centre,
+        Spot front,
+        int scale,
+        String scaleWords,
+        double perMetre,
+        List<Line> lines) {
     private static final int WIDTH = 948;
     private static final int MARGIN = 60;
-    private static final int HIGHEST = 560;
+    private static final int HIGHEST = 520;
     private static final int LOWEST = 60;
     private static final int FOOT = 70;
     private static final double LARGEST_UNIT = 28;
     private static final double SMALLEST_UNIT = 6;
-    private static final double READABLE = 21;
+    private static final double READABLE = 18;
+    static final double ROOM_FOR_ADDRESS = 42;
     private static final double BARE_POSITION = 2;
 
+    /** From one point to another. */
+    record Segment(double x1, double y1, double x2, double y2) {}
+
+    /** A place for a word, which begins there ("start"), ends there or has its middle there. */
+    record Spot(double x, double y, String anchor) {}
+
     /** A position, from its left end to its right one. */
-    record Line(String name, double x1, double y1, double x2, double y2, List<Unit> units) {}
+    record Line(int position, String name, double x1, double y1, double x2, double y2, List<Unit> units) {}
 
     /**
      * A unit.
      *
      * @param size of its box; its ID is shown where {@code readable}
+     * @param room how far its neighbour is; its address is shown where that is enough
      * @param guessed true when its offset is not known: then it stands evenly among the others
+     * @param offset in micrometres; 0 where it is guessed
      */
-    record Unit(double x, double y, double size, boolean readable, boolean guessed, UnitMark mark) {}
+    record Unit(
+            double x,
+            double y,
+            double size,
+            double room,
+            boolean readable,
+            boolean guessed,
+            long offset,
+            UnitMark mark) {}
 
     private record Placed(Fixture fixture, Point point, boolean guessed) {}
 
@@ -52,7 +83,9 @@ record RigPlan(int width, int height, int centre, int scale, String scaleWords, 
                 .filter(p -> !p.stretch().equals(Stretch.UNSAID))
                 .map(p -> lay(plan, p))
                 .toList();
-        return laid.isEmpty() ? Optional.empty() : Optional.of(new Scale(laid).draw(plan, selection));
+        return laid.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Scale(laid, plan.sheet().view().side()).draw(plan, selection));
     }
 
     /** The positions that the drawing leaves out. */
@@ -96,43 +129,95 @@ record RigPlan(int width, int height, int centre, int scale, String scaleWords, 
     /** Brings metres to pixels: the whole rig fits the width, and the height where the rig is deep. */
     private static final class Scale {
         private final List<Laid> laid;
+        private final Side side;
         private final double left;
+        private final double right;
         private final double top;
+        private final double bottom;
         private final double perMetre;
         private final double height;
 
-        Scale(List<Laid> laid) {
+        Scale(List<Laid> laid, Side side) {
             this.laid = laid;
-            List<Point> points = new ArrayList<>();
+            this.side = side;
+            // The middle of the front edge is always in view.
+            List<Point> points = new ArrayList<>(List.of(new Point(0, 0)));
             laid.forEach(l -> {
-                points.add(l.left());
-                points.add(l.right());
-                l.units().forEach(u -> points.add(u.point()));
+                points.add(turned(l.left()));
+                points.add(turned(l.right()));
+                l.units().forEach(u -> points.add(turned(u.point())));
             });
-            left = Math.min(0, points.stream().mapToDouble(Point::across).min().orElse(0));
-            double right =
-                    Math.max(0, points.stream().mapToDouble(Point::across).max().orElse(0));
-            top = points.stream().mapToDouble(Point::upstage).max().orElse(0);
-            double bottom = points.stream().mapToDouble(Point::upstage).min().orElse(0);
+            boolean wide = side == Side.BELOW || side == Side.ABOVE;
+            left = extreme(points, Point::across, false);
+            right = extreme(points, Point::across, true);
+            top = points.stream()
+                    .skip(wide ? 1 : 0)
+                    .mapToDouble(Point::upstage)
+                    .max()
+                    .orElse(0);
+            bottom = points.stream()
+                    .skip(wide ? 1 : 0)
+                    .mapToDouble(Point::upstage)
+                    .min()
+                    .orElse(0);
             double across = (WIDTH - 2.0 * MARGIN) / Math.max(1, right - left);
             perMetre = Math.min(across, HIGHEST / Math.max(0.1, top - bottom));
             height = Math.max(LOWEST, (top - bottom) * perMetre);
         }
 
+        private static double extreme(List<Point> points, ToDoubleFunction<Point> of, boolean largest) {
+            DoubleStream values = points.stream().mapToDouble(of);
+            return (largest ? values.max() : values.min()).orElse(0);
+        }
+
+        /** As the paper lies: across to the right of the sheet, upstage to its top. */
+        private Point turned(Point point) {
+            return switch (side) {
+                case BELOW -> point;
+                case ABOVE -> new Point(-point.across(), -point.upstage());
+                case LEFT -> new Point(point.upstage(), -point.across());
+                case RIGHT -> new Point(-point.upstage(), point.across());
+            };
+        }
+
         private double x(Point point) {
-            return MARGIN + (point.across() - left) * perMetre;
+            double spare = WIDTH - 2.0 * MARGIN - (right - left) * perMetre;
+            return MARGIN + Math.max(0, spare) / 2 + (turned(point).across() - left) * perMetre;
         }
 
         private double y(Point point) {
-            return MARGIN + (top - point.upstage()) * perMetre;
+            return MARGIN + (top - turned(point).upstage()) * perMetre;
+        }
+
+        private int fullHeight() {
+            return (int) Math.ceil(height + MARGIN + FOOT);
+        }
+
+        private Segment centre() {
+            Point middle = new Point(0, 0);
+            return side == Side.BELOW || side == Side.ABOVE
+                    ? new Segment(x(middle), 26, x(middle), fullHeight() - 34)
+                    : new Segment(16, y(middle), WIDTH - 16, y(middle));
+        }
+
+        private Spot front() {
+            Segment centre = centre();
+            return switch (side) {
+                case BELOW -> new Spot(centre.x1(), fullHeight() - 14, "middle");
+                case ABOVE -> new Spot(centre.x1(), 18, "middle");
+                case LEFT -> new Spot(8, centre.y1() - 8, "start");
+                case RIGHT -> new Spot(WIDTH - 8, centre.y1() - 8, "end");
+            };
         }
 
         RigPlan draw(Plan plan, Selection selection) {
             Tints tints = Tints.of(plan);
             List<Line> lines = laid.stream()
                     .map(l -> {
-                        double size = size(l.units());
+                        double room = room(l.units());
+                        double size = Math.max(SMALLEST_UNIT, Math.min(LARGEST_UNIT, room - 2));
                         return new Line(
+                                l.position().number(),
                                 l.position().name(),
                                 x(l.left()),
                                 y(l.left()),
@@ -143,24 +228,35 @@ record RigPlan(int width, int height, int centre, int scale, String scaleWords, 
                                                 x(u.point()),
                                                 y(u.point()),
                                                 size,
+                                                room,
                                                 size >= READABLE,
                                                 u.guessed(),
+                                                u.guessed()
+                                                        ? 0
+                                                        : u.fixture()
+                                                                .offset()
+                                                                .orElse(Length.ZERO)
+                                                                .micrometres(),
                                                 UnitMark.of(plan, u.fixture(), tints, selection)))
                                         .toList());
                     })
                     .toList();
-            int metres = perMetre * 5 <= WIDTH / 4.0 ? 5 : 1;
+            boolean feet = plan.sheet().view().unit() == LengthUnit.FEET;
+            double one = feet ? LengthUnit.FEET.one().inMetres() : 1;
+            int count = perMetre * one * 5 <= WIDTH / 4.0 ? 5 : 1;
             return new RigPlan(
                     WIDTH,
-                    (int) Math.ceil(height + MARGIN + FOOT),
-                    (int) Math.round(x(new Point(0, 0))),
-                    (int) Math.round(metres * perMetre),
-                    metres + " m",
+                    fullHeight(),
+                    centre(),
+                    front(),
+                    (int) Math.round(count * one * perMetre),
+                    count + (feet ? " ft" : " m"),
+                    perMetre,
                     lines);
         }
 
-        /** As large as the closest two neighbours allow; one whose place is guessed makes the others no smaller. */
-        private double size(List<Placed> units) {
+        /** How close the closest two neighbours are; one whose place is guessed brings the others no closer. */
+        private double room(List<Placed> units) {
             List<Placed> known = units.stream().filter(u -> !u.guessed()).toList();
             List<Placed> order = (known.isEmpty() ? units : known)
                     .stream()
@@ -168,14 +264,14 @@ record RigPlan(int width, int height, int centre, int scale, String scaleWords, 
                                             (Placed u) -> u.point().across())
                                     .thenComparingDouble(u -> u.point().upstage()))
                             .toList();
-            double closest = LARGEST_UNIT + 2;
+            double closest = WIDTH;
             for (int i = 1; i < order.size(); i++) {
                 Point one = order.get(i - 1).point();
                 Point other = order.get(i).point();
                 double apart = Math.hypot(one.across() - other.across(), one.upstage() - other.upstage()) * perMetre;
                 closest = Math.min(closest, apart);
             }
-            return Math.max(SMALLEST_UNIT, Math.min(LARGEST_UNIT, closest - 2));
+            return closest;
         }
     }
 }

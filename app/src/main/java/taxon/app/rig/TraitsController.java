@@ -45,6 +45,7 @@ class TraitsController {
         Fields fields = reply.fields();
         long version = reply.version();
         FixtureKey fixture = Keys.fixture(key);
+        fields.counting(frames.state(job).plan().sheet().view().unit());
         Optional<Length> offset = fields.lengthOrNone("offset", "offset");
         Optional<FixtureKey> mirrors = mirrors(frames.state(job).plan(), fixture, fields);
         List<Parked> parked = parked(fields);
@@ -68,7 +69,7 @@ class TraitsController {
                         job,
                         version,
                         Guard.UNTOUCHED_ELEMENTS,
-                        People.HERE,
+                        People.of(request),
                         FixtureEdits.describe(fixture, offset, traits.get())));
     }
 

@@ -19,9 +19,10 @@ interface JobMapper {
             @Nullable String fromDay,
             @Nullable String toDay,
             String note,
+            String view,
             long version) {}
 
-    @Select("select id, name, venue, from_day, to_day, note, version from job where id = #{id}")
+    @Select("select id, name, venue, from_day, to_day, note, view, version from job where id = #{id}")
     Optional<JobRow> find(int id);
 
     @Select("select id from job order by id")
@@ -37,7 +38,8 @@ interface JobMapper {
     void make(@Param("id") int id, @Param("name") String name, @Param("at") String at);
 
     @Update("""
-            update job set name = #{name}, venue = #{venue}, from_day = #{from}, to_day = #{to}, note = #{note}
+            update job set name = #{name}, venue = #{venue}, from_day = #{from}, to_day = #{to}, note = #{note},
+                view = #{view}
             where id = #{id}
             """)
     void putSheet(
@@ -46,7 +48,8 @@ interface JobMapper {
             @Param("venue") String venue,
             @Param("from") @Nullable String from,
             @Param("to") @Nullable String to,
-            @Param("note") String note);
+            @Param("note") String note,
+            @Param("view") String view);
 
     @Update("update job set version = #{to} where id = #{id} and version = #{from}")
     int advance(@Param("id") int id, @Param("from") long from, @Param("to") long to);

@@ -9,6 +9,7 @@ import org.apache.ibatis.annotations.Select;
 import taxon.app.store.PlanRows.AddressRow;
 import taxon.app.store.PlanRows.EvidenceRow;
 import taxon.app.store.PlanRows.FixtureRow;
+import taxon.app.store.PlanRows.GroupRow;
 import taxon.app.store.PlanRows.NodeRow;
 import taxon.app.store.PlanRows.PositionRow;
 import taxon.app.store.PlanRows.ReservedRow;
@@ -22,7 +23,7 @@ interface PlanMapper {
     List<TypeRow> types(int job);
 
     @Select("""
-            select number, name, kind, length_um, across_um, upstage_um, height_um, angle
+            select number, name, kind, length_um, across_um, upstage_um, height_um, angle, rank, uuid
             from position where job_id = #{job}
             """)
     List<PositionRow> positions(int job);
@@ -37,7 +38,7 @@ interface PlanMapper {
     List<ReservedRow> reservedRuns(int job);
 
     @Select("""
-            select number, fixture_id, type_id, mode, position, unit, name, note, offset_um, traits
+            select number, fixture_id, type_id, mode, position, unit, name, note, offset_um, traits, uuid
             from fixture where job_id = #{job}
             """)
     List<FixtureRow> fixtures(int job);
@@ -52,6 +53,19 @@ interface PlanMapper {
             """)
     List<EvidenceRow> evidence(int job);
 
+    @Select("select number, kind, name, group_id, parent, members, rules from rig_group where job_id = #{job}")
+    List<GroupRow> groups(int job);
+
+    @Insert("""
+            insert or replace into rig_group (job_id, number, kind, name, group_id, parent, members, rules)
+            values (#{job}, #{row.number}, #{row.kind}, #{row.name}, #{row.groupId}, #{row.parent}, #{row.members},
+                #{row.rules})
+            """)
+    void putGroup(@Param("job") int job, @Param("row") GroupRow row);
+
+    @Delete("delete from rig_group where job_id = #{job} and number = #{number}")
+    void dropGroup(@Param("job") int job, @Param("number") int number);
+
     @Insert("""
             insert into rig_type (job_id, type_id, definition) values (#{job}, #{row.typeId}, #{row.definition})
             on conflict do update set definition = excluded.definition
@@ -59,12 +73,13 @@ interface PlanMapper {
     void putType(@Param("job") int job, @Param("row") TypeRow row);
 
     @Insert("""
-            insert into position (job_id, number, name, kind, length_um, across_um, upstage_um, height_um, angle)
+            insert into position (job_id, number, name, kind, length_um, across_um, upstage_um, height_um, angle,
+                rank, uuid)
             values (#{job}, #{row.number}, #{row.name}, #{row.kind}, #{row.lengthUm}, #{row.acrossUm}, #{row.upstageUm},
-                #{row.heightUm}, #{row.angle})
+                #{row.heightUm}, #{row.angle}, #{row.rank}, #{row.uuid})
             on conflict do update set name = excluded.name, kind = excluded.kind, length_um = excluded.length_um,
                 across_um = excluded.across_um, upstage_um = excluded.upstage_um, height_um = excluded.height_um,
-                angle = excluded.angle
+                angle = excluded.angle, rank = excluded.rank, uuid = excluded.uuid
             """)
     void putPosition(@Param("job") int job, @Param("row") PositionRow row);
 
@@ -92,12 +107,13 @@ interface PlanMapper {
     void putReserved(@Param("job") int job, @Param("row") ReservedRow row);
 
     @Insert("""
-            insert into fixture (job_id, number, fixture_id, type_id, mode, position, unit, name, note, offset_um, traits)
+            insert into fixture (job_id, number, fixture_id, type_id, mode, position, unit, name, note, offset_um, traits,
+                uuid)
             values (#{job}, #{row.number}, #{row.fixtureId}, #{row.typeId}, #{row.mode}, #{row.position}, #{row.unit},
-                    #{row.name}, #{row.note}, #{row.offsetUm}, #{row.traits})
+                    #{row.name}, #{row.note}, #{row.offsetUm}, #{row.traits}, #{row.uuid})
             on conflict do update set fixture_id = excluded.fixture_id, type_id = excluded.type_id, mode = excluded.mode,
                 position = excluded.position, unit = excluded.unit, name = excluded.name, note = excluded.note,
-                offset_um = excluded.offset_um, traits = excluded.traits
+                offset_um = excluded.offset_um, traits = excluded.traits, uuid = excluded.uuid
             """)
     void putFixture(@Param("job") int job, @Param("row") FixtureRow row);
 

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
@@ -19,6 +20,8 @@ import taxon.core.rig.BlockRef;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Group;
+import taxon.core.rig.Group.GroupKind;
 import taxon.core.rig.Mark;
 import taxon.core.rig.Node;
 import taxon.core.rig.Position;
@@ -30,6 +33,7 @@ import taxon.core.rig.Traits;
 import taxon.core.rig.Universe;
 import taxon.core.space.Length;
 import taxon.formats.json.FixtureTypeJson;
+import taxon.formats.json.GroupJson;
 import taxon.formats.json.Json;
 import taxon.formats.json.PlaceJson;
 
@@ -59,7 +63,9 @@ final class PlanRows {
             long acrossUm,
             long upstageUm,
             long heightUm,
-            int angle) {
+            int angle,
+            int rank,
+            @Nullable String uuid) {
         static PositionRow of(Position position) {
             Stretch stretch = position.stretch();
             return new PositionRow(
@@ -70,7 +76,9 @@ final class PlanRows {
                     stretch.across().micrometres(),
                     stretch.upstage().micrometres(),
                     stretch.height().micrometres(),
-                    stretch.angle());
+                    stretch.angle(),
+                    position.rank(),
+                    position.uuid().map(UUID::toString).orElse(null));
         }
 
         Position element() {
@@ -80,7 +88,50 @@ final class PlanRows {
                     new Length(upstageUm),
                     new Length(heightUm),
                     angle);
-            return new Position(number, name, Json.constant(PositionKind.class, kind), stretch);
+            return new Position(
+                    number,
+                    name,
+                    Json.constant(PositionKind.class, kind),
+                    stretch,
+                    // A position from before there was an order stands where its number puts it.
+                    rank == 0 ? number : rank,
+                    Optional.ofNullable(uuid).map(UUID::fromString));
+        }
+    }
+
+    /**
+     * A folder or group.
+     *
+     * @param members and {@code rules} as JSON, each read and written whole
+     */
+    record GroupRow(
+            int number,
+            String kind,
+            String name,
+            @Nullable Integer groupId,
+            @Nullable Integer parent,
+            String members,
+            String rules) {
+        static GroupRow of(Group group) {
+            return new GroupRow(
+                    group.number(),
+                    Json.slug(group.kind()),
+                    group.name(),
+                    group.id().map(FixtureId::number).orElse(null),
+                    group.parent().orElse(null),
+                    GroupJson.members(group).toString(),
+                    GroupJson.rules(group).toString());
+        }
+
+        Group element() {
+            return new Group(
+                    number,
+                    Json.constant(GroupKind.class, kind),
+                    name,
+                    Optional.ofNullable(groupId).map(FixtureId::of),
+                    Optional.ofNullable(parent),
+                    GroupJson.readMembers(Json.parse(members)),
+                    GroupJson.readRules(Json.parse(rules)));
         }
     }
 
@@ -166,7 +217,8 @@ final class PlanRows {
             String name,
             String note,
             @Nullable Long offsetUm,
-            String traits) {
+            String traits,
+            @Nullable String uuid) {
         static FixtureRow of(Fixture f) {
             return new FixtureRow(
                     f.key().number(),
@@ -178,7 +230,8 @@ final class PlanRows {
                     f.name(),
                     f.note(),
                     f.offset().map(Length::micrometres).orElse(null),
-                    PlaceJson.write(f.traits()).toString());
+                    PlaceJson.write(f.traits()).toString(),
+                    f.uuid().map(UUID::toString).orElse(null));
         }
 
         Fixture element(Map<Integer, StartAddress> addresses) {
@@ -193,7 +246,8 @@ final class PlanRows {
                     note,
                     new TreeMap<>(addresses),
                     Optional.ofNullable(offsetUm).map(Length::new),
-                    traits.equals("{}") ? Traits.NONE : PlaceJson.readTraits(Json.parse(traits)));
+                    traits.equals("{}") ? Traits.NONE : PlaceJson.readTraits(Json.parse(traits)),
+                    Optional.ofNullable(uuid).map(UUID::fromString));
         }
     }
 

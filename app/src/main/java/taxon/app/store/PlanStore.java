@@ -12,6 +12,7 @@ import taxon.app.store.JobMapper.JobRow;
 import taxon.app.store.PlanRows.AddressRow;
 import taxon.app.store.PlanRows.EvidenceRow;
 import taxon.app.store.PlanRows.FixtureRow;
+import taxon.app.store.PlanRows.GroupRow;
 import taxon.app.store.PlanRows.NodeRow;
 import taxon.app.store.PlanRows.PositionRow;
 import taxon.app.store.PlanRows.ReservedRow;
@@ -22,6 +23,7 @@ import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.Element;
 import taxon.core.rig.ElementKey;
 import taxon.core.rig.Fixture;
+import taxon.core.rig.Group;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.Node;
 import taxon.core.rig.Plan;
@@ -30,6 +32,8 @@ import taxon.core.rig.Position;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
 import taxon.core.rig.Universe;
+import taxon.formats.json.Json;
+import taxon.formats.json.PlaceJson;
 
 /** Loads a plan whole, and writes what a change touches. */
 @Repository
@@ -65,6 +69,7 @@ public class PlanStore {
                         .put(a.block(), a.address()));
         rows.fixtures(job).forEach(r -> elements.add(r.element(addresses.getOrDefault(r.number(), Map.of()))));
         rows.evidence(job).forEach(r -> elements.add(r.element()));
+        rows.groups(job).forEach(r -> elements.add(r.element()));
         return new Stored(job, row.version(), Plan.of(elements));
     }
 
@@ -74,7 +79,8 @@ public class PlanStore {
                 row.venue(),
                 Optional.ofNullable(row.fromDay()).map(LocalDate::parse),
                 Optional.ofNullable(row.toDay()).map(LocalDate::parse),
-                row.note());
+                row.note(),
+                PlaceJson.readView(Json.parse(row.view())));
     }
 
     /** Writes the changed rows. Call inside a transaction. */
@@ -94,7 +100,8 @@ public class PlanStore {
                     s.venue(),
                     s.from().map(LocalDate::toString).orElse(null),
                     s.to().map(LocalDate::toString).orElse(null),
-                    s.note());
+                    s.note(),
+                    PlaceJson.write(s.view()).toString());
         } else if (element instanceof RigType t) {
             rows.putType(job, TypeRow.of(t));
         } else if (element instanceof Position p) {
@@ -111,6 +118,8 @@ public class PlanStore {
             f.addresses().forEach((block, a) -> rows.putAddress(job, AddressRow.of(f, block, a)));
         } else if (element instanceof BlockEvidence e) {
             rows.putEvidence(job, EvidenceRow.of(e));
+        } else if (element instanceof Group g) {
+            rows.putGroup(job, GroupRow.of(g));
         }
     }
 
@@ -124,6 +133,7 @@ public class PlanStore {
             case RESERVED_RUN -> rows.dropReserved(job, key.number());
             case FIXTURE -> rows.dropFixture(job, key.number());
             case EVIDENCE -> rows.dropEvidence(job, key.number(), Integer.parseInt(key.text()));
+            case GROUP -> rows.dropGroup(job, key.number());
         }
     }
 }

@@ -269,6 +269,7 @@ class ChangeController {
         List<FixtureKey> keys = ChangeJson.read(ProposalDesk.request(stored)).switches().stream()
                 .flatMap(s -> s.fixtures().stream())
                 .toList();
-        return "/jobs/" + job + "/addresses" + (keys.size() > 100 ? "" : new Selection(keys).query());
+        return "/jobs/" + job + "/addresses"
+                + (keys.size() > 100 ? "" : Selection.of(keys).query());
     }
 }

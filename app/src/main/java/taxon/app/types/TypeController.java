@@ -188,7 +188,7 @@ class TypeController {
         if (fields.isFaulty()) {
             return reply.refused();
         }
-        library.doubt(mode, fields.text("note"), People.HERE);
+        library.doubt(mode, fields.text("note"), People.of(request));
         return reply.done(
                 mode.mode() + " is doubted from now on.", Json.object().put("mode", mode.mode()));
     }

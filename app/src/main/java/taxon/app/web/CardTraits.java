@@ -8,7 +8,6 @@ import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Traits;
-import taxon.core.space.Length;
 
 /**
  * What is special about a fixture, as its card shows and its form takes it.
@@ -27,7 +26,7 @@ public record CardTraits(String offset, Traits traits, String mirrors, String pa
                 .map(p -> p.block() + "." + p.offset() + " = " + p.value() + " " + p.why())
                 .collect(Collectors.joining("\n"));
         return new CardTraits(
-                fixture.offset().map(Length::toString).orElse(""),
+                fixture.offset().map(plan.sheet().view().unit()::words).orElse(""),
                 traits,
                 mirrored.flatMap(Fixture::id).map(FixtureId::toString).orElse(""),
                 parked,

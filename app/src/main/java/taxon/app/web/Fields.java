@@ -19,6 +19,7 @@ import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Refusal;
 import taxon.core.space.Length;
 import taxon.core.space.LengthText;
+import taxon.core.space.LengthUnit;
 import taxon.core.text.TextRefusedException;
 import taxon.formats.json.Json;
 
@@ -34,6 +35,7 @@ public final class Fields {
     private final String form;
     private final Map<String, String> values;
     private final Map<String, List<String>> reasons = new LinkedHashMap<>();
+    private LengthUnit lengths = LengthUnit.METRES;
 
     public Fields(String form, Map<String, String> values) {
         this.form = form;
@@ -42,8 +44,19 @@ public final class Fields {
                 this.values.put(name, value.length() > LONGEST_FIELD ? value.substring(0, LONGEST_FIELD) : value));
     }
 
+    /** From now on a length without a unit counts in this one. */
+    public Fields counting(LengthUnit unit) {
+        lengths = unit;
+        return this;
+    }
+
     public String text(String field) {
         return values.getOrDefault(field, "").strip();
+    }
+
+    /** As it was sent, with the spaces and tabs at its ends. */
+    public String raw(String field) {
+        return values.getOrDefault(field, "");
     }
 
     public boolean has(String field) {
@@ -122,7 +135,7 @@ public final class Fields {
 
     /** A length as people write it: 3.2, 320 cm, 10'6". */
     public Optional<Length> length(String field, String words) {
-        Optional<Length> length = LengthText.read(text(field));
+        Optional<Length> length = LengthText.read(text(field), lengths);
         if (length.isEmpty()) {
             refuse(field, "The " + words + " reads " + shown(text(field)) + "; it takes " + LengthText.ALLOWED + ".");
         }

@@ -8,6 +8,7 @@ import java.util.stream.Collectors;
  * What stands around the work surface of every page of a job.
  *
  * @param here the address of the page, to come back to
+ * @param view how the page is looked at
  * @param undo what undo would undo, where there is anything
  * @param card the fixture that is chosen, where one is
  * @param several the fixtures that are chosen, where more than one is
@@ -23,6 +24,7 @@ public record Frame(
         Tally tally,
         String here,
         Selection selection,
+        PageView view,
         Optional<String> undo,
         Optional<String> redo,
         Optional<Card> card,
@@ -62,10 +64,25 @@ public record Frame(
         return "/jobs/" + job + "/" + stage + "?sel=" + keys;
     }
 
-    /** The address of this page with one fixture chosen. */
+    /** The address of this page with one fixture chosen, looked at as it is now. */
     public String choosing(int fixture) {
+        return path() + view.query(Integer.toString(fixture));
+    }
+
+    /** The address of this page sorted by a column: first ascending, then descending, then as it was. */
+    public String sorted(String column) {
+        String now = view.value("sort");
+        String next = now.equals(column) ? "-" + column : now.equals("-" + column) ? "" : column;
+        return path() + view.with("sort", next).query(selection.text());
+    }
+
+    /** The address of this page with nothing chosen. */
+    public String closed() {
+        return path() + view.query("");
+    }
+
+    private String path() {
         int query = here.indexOf('?');
-        String path = query < 0 ? here : here.substring(0, query);
-        return path + "?sel=" + fixture;
+        return query < 0 ? here : here.substring(0, query);
     }
 }

@@ -42,20 +42,18 @@ public class Frames {
     public JobState open(int job, Optional<Stage> stage, HttpServletRequest request, Model model) {
         JobState state = state(job);
         Selection selection = Selection.read(Objects.requireNonNullElse(request.getParameter("sel"), ""));
-        model.addAttribute("frame", frame(state, stage, selection, here(request)));
+        model.addAttribute("frame", frame(state, stage, selection, PageView.of(request), here(request)));
         model.addAttribute(
                 FormFault.NAME, Objects.requireNonNullElse(request.getAttribute(FormFault.NAME), FormFault.NONE));
         return state;
     }
 
     private static String here(HttpServletRequest request) {
-        StringBuilder here = new StringBuilder(request.getServletPath());
-        String selection = Selection.read(Objects.requireNonNullElse(request.getParameter("sel"), ""))
-                .query();
-        return here.append(selection).toString();
+        Selection selection = Selection.read(Objects.requireNonNullElse(request.getParameter("sel"), ""));
+        return request.getServletPath() + PageView.of(request).query(selection.text());
     }
 
-    private Frame frame(JobState state, Optional<Stage> stage, Selection selection, String here) {
+    private Frame frame(JobState state, Optional<Stage> stage, Selection selection, PageView view, String here) {
         List<Fixture> chosen = selection.in(state.plan());
         Tally tally = Tally.of(state);
         return new Frame(
@@ -69,6 +67,7 @@ public class Frames {
                 tally,
                 here,
                 selection,
+                view,
                 journal.undoTitle(state.job()),
                 journal.redoTitle(state.job()),
                 chosen.size() == 1 ? Optional.of(Card.of(state, chosen.get(0))) : Optional.empty(),

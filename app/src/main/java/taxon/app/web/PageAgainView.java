@@ -3,6 +3,8 @@ package taxon.app.web;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
+import java.net.URLDecoder;
+import java.nio.charset.StandardCharsets;
 import java.util.Collections;
 import java.util.Enumeration;
 import java.util.LinkedHashMap;
@@ -42,7 +44,11 @@ final class PageAgainView implements View {
 
         AsGet(HttpServletRequest request, MultiValueMap<String, String> query) {
             super(request);
-            query.forEach((name, values) -> parameters.put(name, values.toArray(String[]::new)));
+            query.forEach((name, values) -> parameters.put(
+                    name,
+                    values.stream()
+                            .map(v -> URLDecoder.decode(Objects.requireNonNullElse(v, ""), StandardCharsets.UTF_8))
+                            .toArray(String[]::new)));
         }
 
         @Override

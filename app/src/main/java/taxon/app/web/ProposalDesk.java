@@ -67,7 +67,7 @@ public class ProposalDesk {
                 return reply.conflicting("This proposal was ended already; nothing was done a second time.");
             }
             EditOutcome outcome =
-                    editor.apply(job, now.baseVersion(), People.HERE, plan -> edit.apply(plan, request(now)));
+                    editor.apply(job, now.baseVersion(), People.of(request), plan -> edit.apply(plan, request(now)));
             if (!(outcome instanceof EditOutcome.Done || outcome instanceof EditOutcome.NoChange)) {
                 return reply.after(outcome);
             }

@@ -52,6 +52,11 @@ public final class Reply {
         return new Reply(request, form, OWN_PAGE.matcher(back).matches() ? back : page);
     }
 
+    /** Who sent it. */
+    public String who() {
+        return People.of(request);
+    }
+
     /** Where a browser goes on. */
     public String page() {
         return page;
@@ -119,8 +124,9 @@ public final class Reply {
     }
 
     private Object conflict(EditOutcome.Conflict conflict) {
-        List<String> titles =
-                conflict.since().stream().map(e -> "“" + e.title() + "”").toList();
+        List<String> titles = conflict.since().stream()
+                .map(e -> "“" + e.title() + "” by " + e.who())
+                .toList();
         return conflicting("The job changed since this page was made"
                 + (titles.isEmpty() ? "" : ": " + String.join(", ", titles))
                 + ". What you typed is kept; look at it again and send it once more.");
@@ -145,5 +151,10 @@ public final class Reply {
         return ResponseEntity.status(status)
                 .contentType(MediaType.APPLICATION_JSON)
                 .body(Json.print(body));
+    }
+
+    /** Much data for a script of ours, without the white space that people read by. */
+    public static ResponseEntity<String> dense(ObjectNode body) {
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).body(body.toString());
     }
 }

@@ -74,7 +74,7 @@ class TapesDrawingTest {
     void theChosenUnitIsMarkedOnEveryTape() {
         Plan plan =
                 Rigs.add(Rigs.empty(), Rigs.type("t", 6, 20), 2, Optional.of(1), Optional.of(StartAddress.of(1, 1)));
-        TapesDrawing drawing = TapesDrawing.of(state(plan), new Selection(List.of(FixtureKey.of(2))));
+        TapesDrawing drawing = TapesDrawing.of(state(plan), Selection.of(List.of(FixtureKey.of(2))));
         assertThat(drawing.tapes().get(0).boxes())
                 .filteredOn(Box::chosen)
                 .hasSize(2)

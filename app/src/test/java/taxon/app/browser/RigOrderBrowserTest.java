@@ -74,7 +74,7 @@ class RigOrderBrowserTest {
     @Order(2)
     void theChosenAreArrangedAboutTheCentreAndUndone() {
         browser.open(job + "rig?sel=1,2,3,4,5,6,7,8");
-        browser.click("a", "Arrange the chosen");
+        browser.click("a", "Arrange");
         browser.type("#c-pitch", "-1");
         browser.click("#centred .btn");
         browser.see(".reason", "A pitch of -1 m about the centre is none");

@@ -10,6 +10,8 @@ import static org.mockito.Mockito.never;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -33,13 +35,14 @@ class JobEditorTest {
     private final JournalStore journal = mock(JournalStore.class);
     private final PlatformTransactionManager transactions = mock(PlatformTransactionManager.class);
     private final TypeLibrary library = mock(TypeLibrary.class);
+    private final List<Object> news = new ArrayList<>();
     private JobEditor editor;
 
     @BeforeEach
     void editor() {
         when(library.shop()).thenReturn(Shop.EMPTY);
         when(plans.load(1)).thenReturn(Optional.of(new PlanStore.Stored(1, 5, PLAN)));
-        editor = new JobEditor(plans, jobs, journal, library, new TransactionTemplate(transactions));
+        editor = new JobEditor(plans, jobs, journal, library, new TransactionTemplate(transactions), news::add);
     }
 
     @Test
@@ -67,7 +70,7 @@ class JobEditorTest {
 
     @Test
     void aJobThatDoesNotExistIsSaidSo() {
-        assertThatThrownBy(() -> editor.undo(9, 0))
+        assertThatThrownBy(() -> editor.undo(9, 0, "someone"))
                 .isInstanceOf(NoSuchJobException.class)
                 .hasMessage("There is no job 9.");
     }

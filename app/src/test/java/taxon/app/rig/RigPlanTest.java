@@ -55,7 +55,7 @@ class RigPlanTest {
     @Test
     void unitsStandToScaleFromTheCentreLine() {
         RigPlan drawn = drawn(hang(hang(rig(2), 1, "-5"), 2, "2.5"));
-        assertThat(drawn.centre()).isEqualTo(474);
+        assertThat(drawn.centre().x1()).isEqualTo(474);
         assertThat(drawn.scale()).isEqualTo(207);
         List<Unit> units = drawn.lines().get(0).units();
         assertThat(units.get(0).x()).isCloseTo(474 - 5 * 41.4, within(0.01));

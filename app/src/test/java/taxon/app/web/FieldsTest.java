@@ -73,7 +73,7 @@ class FieldsTest {
 
     @Test
     void aSelectionStandsInTheAddressOfAPage() {
-        assertThat(new Selection(List.of(FixtureKey.of(2), FixtureKey.of(1))).query())
+        assertThat(Selection.of(List.of(FixtureKey.of(2), FixtureKey.of(1))).query())
                 .isEqualTo("?sel=1,2");
         assertThat(Selection.NONE.query()).isEmpty();
         assertThat(Selection.read("9".repeat(400)).isEmpty()).isTrue();

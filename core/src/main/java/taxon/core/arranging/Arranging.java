@@ -51,7 +51,8 @@ public final class Arranging {
                 arranging.unknown);
     }
 
-    private void arrange(List<Fixture> row) {
+    private void arrange(List<Fixture> units) {
+        List<Fixture> row = spread instanceof Spread.Shifted ? known(units) : units;
         Optional<List<Length>> offsets = offsets(row);
         for (int i = 0; i < row.size() && offsets.isPresent(); i++) {
             Fixture fixture = row.get(i);
@@ -60,6 +61,12 @@ public final class Arranging {
                 moves.add(new Move(fixture, fixture.offset(), after, isBeyond(fixture, after)));
             }
         }
+    }
+
+    /** Those of which it is known where they are; the others are told of. */
+    private List<Fixture> known(List<Fixture> units) {
+        units.stream().filter(f -> f.offset().isEmpty()).forEach(unknown::add);
+        return units.stream().filter(f -> f.offset().isPresent()).toList();
     }
 
     private boolean isBeyond(Fixture fixture, Length offset) {
@@ -83,6 +90,10 @@ public final class Arranging {
         }
         if (spread instanceof Spread.Centred run) {
             return Optional.of(counted(count, i -> steps(Length.ZERO, run.pitch(), 2 * i - (count - 1))));
+        }
+        if (spread instanceof Spread.Shifted shift) {
+            return Optional.of(
+                    counted(count, i -> row.get(i).offset().orElseThrow().plus(shift.way())));
         }
         return mirrored(row);
     }

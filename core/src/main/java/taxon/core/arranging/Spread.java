@@ -19,6 +19,9 @@ public sealed interface Spread {
         }
     }
 
+    /** All so far to the right of where they are; to the left for a way below nought. */
+    record Shifted(Length way) implements Spread {}
+
     /** The right half takes the offsets of the left half with the other sign; a middle one goes to the centre. */
     record Mirrored() implements Spread {}
 }

@@ -8,6 +8,9 @@ package taxon.core.numbering;
  * @param serpentine true to turn round on every second position or row
  */
 public record Reading(By by, boolean fromRight, boolean serpentine) {
+    /** Position by position, from left to right as the audience sees it. */
+    public static final Reading USUAL = new Reading(By.POSITION, false, false);
+
     /** What comes first. */
     public enum By {
         /** Position by position, along each. */

@@ -3,6 +3,7 @@ package taxon.core.numbering;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -24,17 +25,19 @@ public final class RigOrder {
 
     private final Plan plan;
     private final Reading reading;
+    private final Map<Integer, Integer> places = new HashMap<>();
 
     private RigOrder(Plan plan, Reading reading) {
         this.plan = plan;
         this.reading = reading;
+        plan.positions().forEach(p -> places.put(p.number(), places.size()));
     }
 
     /** The fixtures in order. Time: n log n. */
     public static List<Fixture> of(Plan plan, List<Fixture> fixtures, Reading reading) {
         RigOrder order = new RigOrder(plan, reading);
         return switch (reading.by()) {
-            case POSITION -> order.rows(fixtures, Fixture::position);
+            case POSITION -> order.rows(fixtures, order::place);
             case ROW -> order.rows(fixtures, order::row);
             case ACROSS -> order.along(fixtures, false);
         };
@@ -69,7 +72,12 @@ public final class RigOrder {
     }
 
     private Comparator<Fixture> unplaced() {
-        return Comparator.comparingInt(Fixture::position).thenComparing(UNIT);
+        return Comparator.comparingInt(this::place).thenComparing(UNIT);
+    }
+
+    /** Where its position stands in the order of positions. */
+    private int place(Fixture fixture) {
+        return places.getOrDefault(fixture.position(), Integer.MAX_VALUE);
     }
 
     private static double offset(Fixture fixture) {

@@ -12,14 +12,15 @@ import taxon.core.fixture.Mode;
  * an equipment list. Where a fixture would pass slot 512, it begins on the next universe; past the last universe, the rest
  * stays without an address.
  */
-final class AddressWalk {
+public final class AddressWalk {
     private Optional<StartAddress> next;
 
-    AddressWalk(Optional<StartAddress> first) {
+    public AddressWalk(Optional<StartAddress> first) {
         next = first;
     }
 
-    SortedMap<Integer, StartAddress> next(Mode mode) {
+    /** The addresses of a fixture in this mode by block; the walk goes on behind it. */
+    public SortedMap<Integer, StartAddress> next(Mode mode) {
         TreeMap<Integer, StartAddress> addresses = new TreeMap<>();
         int number = 1;
         for (Block block : mode.blocks()) {

@@ -22,7 +22,8 @@ public record ElementKey(Kind kind, int number, String text) implements Comparab
         UNIVERSE,
         RESERVED_RUN,
         FIXTURE,
-        EVIDENCE
+        EVIDENCE,
+        GROUP
     }
 
     public static ElementKey of(Kind kind, int number) {

@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.UUID;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.TypeId;
 import taxon.core.rig.ElementKey.Kind;
@@ -19,6 +20,7 @@ import taxon.core.text.Texts;
  * @param unit its place on the position, counted from 1
  * @param addresses planned start addresses by block, counted from 1; a block without one is not in it
  * @param offset how far it hangs to the right of the middle of its position, as the audience sees it, where it is known
+ * @param uuid by which scene files know it, where one does
  */
 public record Fixture(
         FixtureKey key,
@@ -31,7 +33,8 @@ public record Fixture(
         String note,
         SortedMap<Integer, StartAddress> addresses,
         Optional<Length> offset,
-        Traits traits)
+        Traits traits,
+        Optional<UUID> uuid)
         implements Element {
 
     public Fixture {
@@ -67,27 +70,30 @@ public record Fixture(
     }
 
     public Fixture withAddresses(Map<Integer, StartAddress> changed) {
-        return new Fixture(key, id, type, mode, position, unit, name, note, new TreeMap<>(changed), offset, traits);
+        return new Fixture(
+                key, id, type, mode, position, unit, name, note, new TreeMap<>(changed), offset, traits, uuid);
     }
 
     public Fixture withId(Optional<FixtureId> changed) {
-        return new Fixture(key, changed, type, mode, position, unit, name, note, addresses, offset, traits);
+        return new Fixture(key, changed, type, mode, position, unit, name, note, addresses, offset, traits, uuid);
     }
 
     public Fixture withMode(String changed) {
-        return new Fixture(key, id, type, changed, position, unit, name, note, addresses, offset, traits);
+        return new Fixture(key, id, type, changed, position, unit, name, note, addresses, offset, traits, uuid);
     }
 
     public Fixture withType(TypeId changed) {
-        return new Fixture(key, id, changed, mode, position, unit, name, note, addresses, offset, traits);
+        return new Fixture(key, id, changed, mode, position, unit, name, note, addresses, offset, traits, uuid);
     }
 
     public Fixture withPlace(int changedPosition, int changedUnit) {
-        return new Fixture(key, id, type, mode, changedPosition, changedUnit, name, note, addresses, offset, traits);
+        return new Fixture(
+                key, id, type, mode, changedPosition, changedUnit, name, note, addresses, offset, traits, uuid);
     }
 
     public Fixture withWords(String changedName, String changedNote) {
-        return new Fixture(key, id, type, mode, position, unit, changedName, changedNote, addresses, offset, traits);
+        return new Fixture(
+                key, id, type, mode, position, unit, changedName, changedNote, addresses, offset, traits, uuid);
     }
 
     /** A fixture of which neither the offset nor anything special is known. */
@@ -101,15 +107,31 @@ public record Fixture(
             String name,
             String note,
             SortedMap<Integer, StartAddress> addresses) {
-        this(key, id, type, mode, position, unit, name, note, addresses, Optional.empty(), Traits.NONE);
+        this(
+                key,
+                id,
+                type,
+                mode,
+                position,
+                unit,
+                name,
+                note,
+                addresses,
+                Optional.empty(),
+                Traits.NONE,
+                Optional.empty());
     }
 
     public Fixture withOffset(Optional<Length> changed) {
-        return new Fixture(key, id, type, mode, position, unit, name, note, addresses, changed, traits);
+        return new Fixture(key, id, type, mode, position, unit, name, note, addresses, changed, traits, uuid);
     }
 
     public Fixture withTraits(Traits changed) {
-        return new Fixture(key, id, type, mode, position, unit, name, note, addresses, offset, changed);
+        return new Fixture(key, id, type, mode, position, unit, name, note, addresses, offset, changed, uuid);
+    }
+
+    public Fixture withUuid(Optional<UUID> changed) {
+        return new Fixture(key, id, type, mode, position, unit, name, note, addresses, offset, traits, changed);
     }
 
     /** The fixture ID, or "no. 17" by key where it has none. */

@@ -146,15 +146,12 @@ public final class FixtureEdits {
         }
 
         int positionNamed(String name) {
-            Optional<Position> known = plan.positions().stream()
-                    .filter(p -> p.name().equalsIgnoreCase(name.strip()))
-                    .findFirst();
-            return known.map(Position::number).orElseGet(() -> newPosition(name.strip()));
+            return plan.positionNamed(name).map(Position::number).orElseGet(() -> newPosition(name.strip()));
         }
 
         private int newPosition(String name) {
             int number = plan.nextNumber(Kind.POSITION);
-            plan = plan.with(new Position(number, name));
+            plan = plan.with(new Position(number, name).withRank(PositionEdits.lastRank(plan) + 1));
             return number;
         }
 

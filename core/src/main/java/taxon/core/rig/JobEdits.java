@@ -7,8 +7,18 @@ import taxon.core.rig.Edit.Changed;
 public final class JobEdits {
     private JobEdits() {}
 
+    /** Gives the job another head; how its rig is shown stays. */
     public static Edit sheet(JobSheet sheet) {
-        return new Edit("Job sheet changed", plan -> new Changed(plan.with(sheet)));
+        return new Edit(
+                "Job sheet changed",
+                plan -> new Changed(plan.with(sheet.withView(plan.sheet().view()))));
+    }
+
+    /** Shows the rig in other units or from another side. */
+    public static Edit view(RigView view) {
+        return new Edit(
+                "Rig shown otherwise",
+                plan -> new Changed(plan.with(plan.sheet().withView(view))));
     }
 
     /** Records evidence for blocks; evidence of a fixture that is gone refuses the whole. */

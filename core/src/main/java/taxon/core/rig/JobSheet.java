@@ -13,8 +13,10 @@ import taxon.core.text.Texts;
  * @param from first day, where known
  * @param to last day, where known; not before {@code from}
  * @param note at most 4,000 characters
+ * @param view how the rig is shown
  */
-public record JobSheet(String name, String venue, Optional<LocalDate> from, Optional<LocalDate> to, String note)
+public record JobSheet(
+        String name, String venue, Optional<LocalDate> from, Optional<LocalDate> to, String note, RigView view)
         implements Element {
     public static final ElementKey KEY = ElementKey.of(Kind.JOB_SHEET, 0);
 
@@ -26,6 +28,15 @@ public record JobSheet(String name, String venue, Optional<LocalDate> from, Opti
             throw new IllegalArgumentException(
                     "The last day " + to.get() + " is before the first day " + from.get() + ".");
         }
+    }
+
+    /** A job whose rig is shown as most are. */
+    public JobSheet(String name, String venue, Optional<LocalDate> from, Optional<LocalDate> to, String note) {
+        this(name, venue, from, to, note, RigView.USUAL);
+    }
+
+    public JobSheet withView(RigView changed) {
+        return new JobSheet(name, venue, from, to, note, changed);
     }
 
     public static JobSheet named(String name) {

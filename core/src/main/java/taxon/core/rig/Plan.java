@@ -86,6 +86,7 @@ public final class Plan {
         map.values()
                 .removeIf(e -> e instanceof BlockEvidence b
                         && !map.containsKey(Fixture.keyOf(b.ref().fixture())));
+        map.replaceAll((key, e) -> e instanceof Group g ? g.keeping(map.keySet()) : e);
         return map.equals(elements) ? this : new Plan(map);
     }
 
@@ -107,13 +108,36 @@ public final class Plan {
         return type(fixture).mode(fixture.mode());
     }
 
+    /** All positions, in the order in which the rig is read. */
     public List<Position> positions() {
-        return all(Kind.POSITION, Position.class);
+        return all(Kind.POSITION, Position.class).stream()
+                .sorted(Position.ORDER)
+                .toList();
+    }
+
+    /** The position of that number. */
+    public Optional<Position> position(int number) {
+        return element(ElementKey.of(Kind.POSITION, number)).map(Position.class::cast);
+    }
+
+    /** The position that is called so, whatever the case. */
+    public Optional<Position> positionNamed(String name) {
+        return positions().stream()
+                .filter(p -> p.name().equalsIgnoreCase(name.strip()))
+                .findFirst();
+    }
+
+    /** All folders and groups, by number. */
+    public List<Group> groups() {
+        return all(Kind.GROUP, Group.class);
+    }
+
+    public Optional<Group> group(int number) {
+        return element(Group.keyOf(number)).map(Group.class::cast);
     }
 
     public Position position(Fixture fixture) {
-        return (Position)
-                element(ElementKey.of(Kind.POSITION, fixture.position())).orElseThrow();
+        return position(fixture.position()).orElseThrow();
     }
 
     /** All fixtures, by fixture ID; those without one come last. */

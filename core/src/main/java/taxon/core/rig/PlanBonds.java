@@ -1,6 +1,9 @@
 package taxon.core.rig;
 
+import java.util.HashSet;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import taxon.core.rig.ElementKey.Kind;
 
 /** What elements of a plan may refer to. One check that every plan passes through. */
@@ -23,11 +26,31 @@ final class PlanBonds {
             require("fixture " + f.key(), ElementKey.of(Kind.POSITION, f.position()));
         } else if (element instanceof BlockEvidence e) {
             require("evidence of " + e.ref(), Fixture.keyOf(e.ref().fixture()));
+        } else if (element instanceof Group g) {
+            g.members().forEach(m -> require("group " + g.number(), Fixture.keyOf(m)));
+            g.rules().forEach(r -> r.refersTo().forEach(k -> require("a rule of group " + g.number(), k)));
+            verifyParents(g);
         } else if (element instanceof Universe u) {
             u.route()
                     .ifPresent(r -> require(
                             "the route of universe " + u.number(),
                             Node.keyOf(r.port().node())));
+        }
+    }
+
+    /** A group lies in one that exists, and never in itself, however deep. */
+    private void verifyParents(Group group) {
+        Set<Integer> seen = new HashSet<>(Set.of(group.number()));
+        Optional<Integer> parent = group.parent();
+        while (parent.isPresent()) {
+            ElementKey key = Group.keyOf(parent.get());
+            require("group " + group.number(), key);
+            if (!seen.add(parent.get())) {
+                throw new IllegalArgumentException("group " + group.number() + " lies in itself");
+            }
+            parent = Optional.ofNullable(elements.get(key))
+                    .map(Group.class::cast)
+                    .flatMap(Group::parent);
         }
     }
 

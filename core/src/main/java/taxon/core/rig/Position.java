@@ -1,18 +1,31 @@
 package taxon.core.rig;
 
+import java.util.Comparator;
+import java.util.Optional;
+import java.util.UUID;
 import taxon.core.rig.ElementKey.Kind;
 import taxon.core.text.Texts;
 
 /**
- * Where fixtures hang or stand: a truss, a pipe, a tower, a floor, a room. Ordered by number.
+ * Where fixtures hang or stand: a truss, a pipe, a tower, a floor, a room.
  *
  * @param number 1 or more
  * @param name 1 to 80 characters
+ * @param rank where it stands in the order of positions, 1 or more; equal ranks are ordered by number
+ * @param uuid by which scene files know it, where one does
  */
-public record Position(int number, String name, PositionKind kind, Stretch stretch) implements Element {
+public record Position(int number, String name, PositionKind kind, Stretch stretch, int rank, Optional<UUID> uuid)
+        implements Element {
+    /** The order in which a rig is read: by rank, then by number. */
+    public static final Comparator<Position> ORDER =
+            Comparator.comparingInt(Position::rank).thenComparingInt(Position::number);
+
     public Position {
         if (number < 1) {
             throw new IllegalArgumentException("position number " + number + " is below 1");
+        }
+        if (rank < 1) {
+            throw new IllegalArgumentException("the rank " + rank + " of a position is below 1");
         }
         Texts.requireLine("position", name, 80);
     }
@@ -20,6 +33,28 @@ public record Position(int number, String name, PositionKind kind, Stretch stret
     /** A position of which only the name is known. */
     public Position(int number, String name) {
         this(number, name, PositionKind.UNSAID, Stretch.UNSAID);
+    }
+
+    /** A position that stands where its number puts it. */
+    public Position(int number, String name, PositionKind kind, Stretch stretch) {
+        this(number, name, kind, stretch, number, Optional.empty());
+    }
+
+    public Position withRank(int changed) {
+        return new Position(number, name, kind, stretch, changed, uuid);
+    }
+
+    public Position withStretch(Stretch changed) {
+        return new Position(number, name, kind, changed, rank, uuid);
+    }
+
+    /** The same place, called and described otherwise. */
+    public Position described(String changedName, PositionKind changedKind, Stretch changedStretch) {
+        return new Position(number, changedName, changedKind, changedStretch, rank, uuid);
+    }
+
+    public Position withUuid(UUID known) {
+        return new Position(number, name, kind, stretch, rank, Optional.of(known));
     }
 
     @Override

@@ -63,4 +63,32 @@ public record Traits(
             throw new IllegalArgumentException("a slot is parked twice");
         }
     }
+
+    public Traits withPurpose(String changed) {
+        return new Traits(changed, colour, panReversed, tiltReversed, axesSwapped, mirrors, hazard, parked);
+    }
+
+    public Traits withColour(String changed) {
+        return new Traits(purpose, changed, panReversed, tiltReversed, axesSwapped, mirrors, hazard, parked);
+    }
+
+    public Traits withPanReversed(boolean changed) {
+        return new Traits(purpose, colour, changed, tiltReversed, axesSwapped, mirrors, hazard, parked);
+    }
+
+    public Traits withTiltReversed(boolean changed) {
+        return new Traits(purpose, colour, panReversed, changed, axesSwapped, mirrors, hazard, parked);
+    }
+
+    public Traits withAxesSwapped(boolean changed) {
+        return new Traits(purpose, colour, panReversed, tiltReversed, changed, mirrors, hazard, parked);
+    }
+
+    public Traits withMirrors(Optional<FixtureKey> changed) {
+        return new Traits(purpose, colour, panReversed, tiltReversed, axesSwapped, changed, hazard, parked);
+    }
+
+    public Traits withHazard(String changed) {
+        return new Traits(purpose, colour, panReversed, tiltReversed, axesSwapped, mirrors, changed, parked);
+    }
 }

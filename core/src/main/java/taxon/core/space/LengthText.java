@@ -11,6 +11,7 @@ public final class LengthText {
     public static final String ALLOWED = "metres such as 3.2 or -0.75, 320 cm, or feet and inches such as 10'6\"";
 
     private static final int LONGEST = 40;
+    private static final Pattern BARE = Pattern.compile("[+-]?\\d{1,7}(?:[.,]\\d{1,6})?");
     private static final Pattern METRIC = Pattern.compile("([+-]?)(\\d{1,7}(?:[.,]\\d{1,6})?)\\s*(m|cm|mm)?");
     private static final String NUMBER = "\\d{1,5}(?:\\.\\d{1,4})?";
     private static final Pattern IMPERIAL =
@@ -18,6 +19,12 @@ public final class LengthText {
                     + ")?\\s*(?:([1-7])/(2|4|8))?\\s*(?:\"|″|''|in|inch|inches))?");
 
     private LengthText() {}
+
+    /** As {@link #read(String)}, but a bare number counts in this unit. */
+    public static Optional<Length> read(String typed, LengthUnit unit) {
+        boolean bare = BARE.matcher(typed.strip().replace('\u2212', '-')).matches();
+        return read(bare && unit == LengthUnit.FEET ? typed.strip().replace(',', '.') + " ft" : typed);
+    }
 
     /** Empty for what is no length, is too long, or is finer than a thousandth of a millimetre. */
     public static Optional<Length> read(String typed) {

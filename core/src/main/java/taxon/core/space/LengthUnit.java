@@ -33,4 +33,9 @@ public enum LengthUnit {
     };
 
     public abstract String words(Length length);
+
+    /** One metre or one foot. */
+    public Length one() {
+        return new Length(this == METRES ? Length.METRE : Length.FOOT);
+    }
 }

@@ -9,11 +9,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import java.util.stream.LongStream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import taxon.core.dmx.StartAddress;
 import taxon.core.network.Ipv4;
+import taxon.core.space.Length;
+import taxon.core.space.LengthUnit;
 import taxon.core.testing.Rigs;
 
 class PlanDeltaPropertyTest {
@@ -26,7 +29,7 @@ class PlanDeltaPropertyTest {
     @MethodSource("seeds")
     void undoingRandomEditsOneByOneReturnsEachExactState(long seed) {
         Random random = new Random(seed);
-        Deque<Plan> states = new ArrayDeque<>(List.of(Rigs.random(seed)));
+        Deque<Plan> states = new ArrayDeque<>(List.of(seed % 2 == 0 ? Rigs.random(seed) : Rigs.hung(seed)));
         Deque<PlanDelta> deltas = new ArrayDeque<>();
         for (int i = 0; i < 20; i++) {
             Plan before = states.peek();
@@ -49,7 +52,7 @@ class PlanDeltaPropertyTest {
                 ? Rigs.add(plan, Rigs.type("fresh", 4), 1, 900).fixtures().get(0)
                 : plan.fixtures().get(random.nextInt(plan.fixtures().size()));
         BlockRef ref = new BlockRef(any.key(), 1);
-        Edit edit = switch (random.nextInt(7)) {
+        Edit edit = switch (random.nextInt(14)) {
             case 0 -> FixtureEdits.remove(List.of(any.key()));
             case 1 -> AddressEdits.put("move", Map.of(ref, Optional.of(StartAddress.of(9, 1 + random.nextInt(512)))));
             case 2 -> AddressEdits.clear(ref, "x");
@@ -64,6 +67,21 @@ class PlanDeltaPropertyTest {
                                         "only",
                                         Instant.ofEpochSecond(random.nextInt()),
                                         "crew"))));
+            case 6 ->
+                GroupEdits.make(Group.folder(1, "Folder " + random.nextInt(), Optional.empty())
+                        .withMembers(Set.of(any.key())));
+            case 7 -> GroupEdits.join(1 + random.nextInt(4), List.of(any.key()));
+            case 8 -> GroupEdits.remove(1 + random.nextInt(4));
+            case 9 -> PositionEdits.move(1 + random.nextInt(4), 1 + random.nextInt(4));
+            case 10 -> PositionEdits.add("Place " + random.nextInt(), PositionKind.FLOOR, Stretch.UNSAID);
+            case 11 ->
+                FixtureEdits.describe(
+                        any.key(),
+                        Optional.of(new Length(random.nextInt(9_000_000))),
+                        any.traits().withColour("rose"));
+            case 12 ->
+                JobEdits.view(
+                        new RigView(LengthUnit.values()[random.nextInt(2)], RigView.Front.ENTRANCE, RigView.Side.LEFT));
             default -> JobEdits.sheet(JobSheet.named("name " + random.nextInt()));
         };
         return edit.applyTo(plan) instanceof Edit.Changed changed ? changed.plan() : plan;

@@ -4,7 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.UUID;
+import java.util.stream.Collectors;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
@@ -16,10 +20,12 @@ import taxon.core.fixture.Mode;
 import taxon.core.fixture.TypeId;
 import taxon.core.rig.Added;
 import taxon.core.rig.Edit;
+import taxon.core.rig.Element;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureEdits;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Group;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
@@ -111,7 +117,36 @@ public final class Rigs {
                     .withId(Optional.of(FixtureId.of(1 + random.nextInt(400))).filter(i -> random.nextInt(5) > 0))
                     .withTraits(random.nextInt(3) == 0 ? traits(random) : Traits.NONE));
         }
-        return plan.with(hung);
+        return grouped(plan.with(hung), random);
+    }
+
+    /** With folders in folders, groups by hand and by rule, positions in another order, and some UUIDs. */
+    private static Plan grouped(Plan plan, Random random) {
+        List<Element> elements = new ArrayList<>();
+        for (Position position : plan.positions()) {
+            elements.add(position.withRank(1 + random.nextInt(4)));
+        }
+        plan.fixtures().stream()
+                .filter(f -> random.nextBoolean())
+                .forEach(f -> elements.add(f.withUuid(Optional.of(new UUID(random.nextLong(), random.nextLong())))));
+        elements.add(Group.folder(1, "Outer", Optional.empty()));
+        elements.add(Group.folder(2, "Inner", Optional.of(1)).withMembers(some(plan, random)));
+        elements.add(new Group(
+                3,
+                Group.GroupKind.GROUP,
+                "Mixed",
+                Optional.of(FixtureId.of(1 + random.nextInt(900))),
+                Optional.of(2),
+                new TreeSet<>(some(plan, random)),
+                List.of(Group.Rule.onPosition(1 + random.nextInt(4)))));
+        return plan.with(elements);
+    }
+
+    private static Set<FixtureKey> some(Plan plan, Random random) {
+        return plan.fixtures().stream()
+                .map(Fixture::key)
+                .filter(k -> random.nextInt(3) == 0)
+                .collect(Collectors.toSet());
     }
 
     private static Length length(Random random) {

@@ -20,12 +20,14 @@ import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Group;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.Mark;
 import taxon.core.rig.Node;
 import taxon.core.rig.Position;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
+import taxon.core.rig.RigView;
 import taxon.core.rig.Universe;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -63,6 +65,9 @@ public final class ElementJson {
                     .put("last", r.slots().last())
                     .put("label", r.label());
         }
+        if (element instanceof Group g) {
+            return GroupJson.write(g);
+        }
         return element instanceof Fixture f ? fixture(f) : evidence((BlockEvidence) element);
     }
 
@@ -90,6 +95,7 @@ public final class ElementJson {
                         Json.text(node, "label"));
             case FIXTURE -> readFixture(node);
             case EVIDENCE -> readEvidence(node);
+            case GROUP -> GroupJson.read(node);
         };
     }
 
@@ -97,6 +103,9 @@ public final class ElementJson {
         ObjectNode node = Json.object().put("name", sheet.name()).put("venue", sheet.venue());
         sheet.from().ifPresent(d -> node.put("from", d.toString()));
         sheet.to().ifPresent(d -> node.put("to", d.toString()));
+        if (!sheet.view().equals(RigView.USUAL)) {
+            node.set("view", PlaceJson.write(sheet.view()));
+        }
         return node.put("note", sheet.note());
     }
 
@@ -106,7 +115,8 @@ public final class ElementJson {
                 Json.text(node, "venue"),
                 Json.optional(node, "from", n -> LocalDate.parse(n.asString())),
                 Json.optional(node, "to", n -> LocalDate.parse(n.asString())),
-                Json.text(node, "note"));
+                Json.text(node, "note"),
+                PlaceJson.readView(node.path("view")));
     }
 
     private static Node readNode(JsonNode node) {
@@ -169,7 +179,8 @@ public final class ElementJson {
                 Json.text(node, "note"),
                 addresses,
                 PlaceJson.length(node, "offset"),
-                PlaceJson.readTraits(node.path("traits")));
+                PlaceJson.readTraits(node.path("traits")),
+                PlaceJson.uuid(node));
     }
 
     private static ObjectNode evidence(BlockEvidence evidence) {

@@ -58,6 +58,7 @@ public final class JobJson {
         names.put(Kind.RESERVED_RUN, "reserved");
         names.put(Kind.FIXTURE, "fixtures");
         names.put(Kind.EVIDENCE, "evidence");
+        names.put(Kind.GROUP, "groups");
         return names;
     }
 

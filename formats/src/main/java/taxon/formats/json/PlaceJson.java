@@ -1,14 +1,19 @@
 package taxon.formats.json;
 
 import java.util.Optional;
+import java.util.UUID;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Position;
 import taxon.core.rig.PositionKind;
+import taxon.core.rig.RigView;
+import taxon.core.rig.RigView.Front;
+import taxon.core.rig.RigView.Side;
 import taxon.core.rig.Stretch;
 import taxon.core.rig.Traits;
 import taxon.core.rig.Traits.Parked;
 import taxon.core.space.Length;
+import taxon.core.space.LengthUnit;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -30,6 +35,10 @@ public final class PlaceJson {
         if (stretch.angle() != 0) {
             node.put("angle", stretch.angle());
         }
+        if (position.rank() != position.number()) {
+            node.put("rank", position.rank());
+        }
+        position.uuid().ifPresent(u -> node.put("uuid", u.toString()));
         return node;
     }
 
@@ -50,7 +59,40 @@ public final class PlaceJson {
                         length(node, "across").orElse(Length.ZERO),
                         length(node, "upstage").orElse(Length.ZERO),
                         length(node, "height").orElse(Length.ZERO),
-                        Json.number(node, "angle")));
+                        Json.number(node, "angle")),
+                Json.optional(node, "rank", n -> n.asInt()).orElseGet(() -> Json.number(node, "number")),
+                uuid(node));
+    }
+
+    static Optional<UUID> uuid(JsonNode node) {
+        return Json.optional(node, "uuid", n -> UUID.fromString(n.asString()));
+    }
+
+    /** What differs from {@link RigView#USUAL}. */
+    public static ObjectNode write(RigView view) {
+        ObjectNode node = Json.object();
+        put(node, "unit", view.unit(), RigView.USUAL.unit());
+        put(node, "front", view.front(), RigView.USUAL.front());
+        put(node, "side", view.side(), RigView.USUAL.side());
+        return node;
+    }
+
+    private static <E extends Enum<E>> void put(ObjectNode node, String field, E value, E usual) {
+        if (value != usual) {
+            node.put(field, Json.slug(value));
+        }
+    }
+
+    public static RigView readView(JsonNode node) {
+        return new RigView(
+                constant(node, "unit", LengthUnit.class, RigView.USUAL.unit()),
+                constant(node, "front", Front.class, RigView.USUAL.front()),
+                constant(node, "side", Side.class, RigView.USUAL.side()));
+    }
+
+    private static <E extends Enum<E>> E constant(JsonNode node, String field, Class<E> type, E usual) {
+        return Json.optional(node, field, n -> Json.constant(type, n.asString()))
+                .orElse(usual);
     }
 
     static Optional<Length> length(JsonNode node, String field) {
@@ -59,6 +101,7 @@ public final class PlaceJson {
 
     static void put(ObjectNode node, Fixture fixture) {
         fixture.offset().ifPresent(o -> node.put("offset", o.micrometres()));
+        fixture.uuid().ifPresent(u -> node.put("uuid", u.toString()));
         if (!fixture.traits().equals(Traits.NONE)) {
             node.set("traits", write(fixture.traits()));
         }

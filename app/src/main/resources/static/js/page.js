@@ -1,0 +1,203 @@
+// What every page of a job shares: asking the server, choosing fixtures, and following what others do.
+// A part of a page is an element with data-part; it is replaced by its newer self unless someone is typing in it.
+
+const frame = () => document.querySelector(".frame[data-job]");
+
+export const shownVersion = () => Number(frame()?.dataset.version ?? 0);
+
+const token = () => document.cookie.split("; ").find((c) => c.startsWith("XSRF-TOKEN="))?.slice(11) ?? "";
+
+/** Posts fields and gives the status and what was answered as JSON. */
+export const post = async (path, fields) => {
+  const response = await fetch(path, {
+    method: "POST",
+    headers: { Accept: "application/json", "X-XSRF-TOKEN": decodeURIComponent(token()) },
+    body: new URLSearchParams(fields),
+  });
+  const body = await response.json().catch(() => ({}));
+  if (response.ok && body.version && frame()) {
+    // What we did ourselves is no news.
+    frame().dataset.version = Math.max(body.version, shownVersion());
+  }
+  return { ok: response.ok, status: response.status, body, reason: (body.reasons ?? []).map((r) => r.sentence).join(" ") };
+};
+
+const typingIn = (element) =>
+  element.contains(document.activeElement) && document.activeElement.matches("input, textarea, select");
+
+const isChanged = (field) => {
+  if (field.matches("select")) {
+    return [...field.options].some((o) => o.selected !== o.defaultSelected) && [...field.options].some((o) => o.defaultSelected);
+  }
+  return field.matches("[type=checkbox], [type=radio]") ? field.checked !== field.defaultChecked : field.value !== field.defaultValue;
+};
+
+/** True when replacing the element would lose what someone is typing. */
+const isBusy = (element) =>
+  typingIn(element) || [...element.querySelectorAll("input:not([type=hidden]), textarea, select")].some(isChanged);
+
+let underWay = 0;
+document.addEventListener("htmx:beforeRequest", () => (underWay += 1));
+document.addEventListener("htmx:afterSettle", () => (underWay = 0));
+document.addEventListener("htmx:responseError", () => (underWay = 0));
+
+const swap = (old, fresh) => {
+  const focused = old.contains(document.activeElement) ? document.activeElement.id : "";
+  const adopted = document.adoptNode(fresh);
+  old.replaceWith(adopted);
+  window.htmx?.process(adopted);
+  if (focused) {
+    document.getElementById(focused)?.focus();
+  }
+};
+
+const partsOf = (root) => [...root.querySelectorAll("[data-part]")].filter((p) => !p.parentElement.closest("[data-part]"));
+
+const swapParts = (fresh, skipped) => {
+  const before = new Map(partsOf(document).map((p) => [p.dataset.part, p]));
+  let kept = 0;
+  for (const part of partsOf(fresh)) {
+    const old = before.get(part.dataset.part);
+    before.delete(part.dataset.part);
+    if (!old || skipped.includes(part.dataset.part)) {
+      continue;
+    }
+    if (isBusy(old)) {
+      kept += 1;
+    } else {
+      swap(old, part);
+    }
+  }
+  before.forEach((gone) => !isBusy(gone) && !skipped.includes(gone.dataset.part) && gone.remove());
+  return kept;
+};
+
+/** Fetches this page again and replaces its parts; gives how many were kept because of what is typed in them. */
+export const refresh = async (skipped = []) => {
+  const response = await fetch(location.href, { headers: { Accept: "text/html" } });
+  if (!response.ok) {
+    return 0;
+  }
+  const fresh = new DOMParser().parseFromString(await response.text(), "text/html");
+  const newer = fresh.querySelector(".frame");
+  if (underWay > 0 || !newer || Number(newer.dataset.version) < shownVersion()) {
+    return 0;
+  }
+  const work = document.getElementById("work");
+  const inParts = work.querySelector("[data-part]") !== null;
+  let kept = swapParts(fresh, skipped);
+  if (!inParts && isBusy(work)) {
+    kept += 1;
+  } else if (!inParts) {
+    swap(work, fresh.getElementById("work"));
+  }
+  frame().className = newer.className;
+  frame().dataset.version = newer.dataset.version;
+  document.dispatchEvent(new CustomEvent("taxon:fresh"));
+  return kept;
+};
+
+/** The keys of the fixtures that are chosen, as they stand in the address. */
+export const chosen = () => {
+  const keys = new Set();
+  for (const run of (new URLSearchParams(location.search).get("sel") ?? "").split(",")) {
+    const [first, last] = run.split("-").map(Number);
+    for (let k = first; k <= (last || first) && keys.size < 20000; k += 1) {
+      keys.add(k);
+    }
+  }
+  keys.delete(0);
+  return keys;
+};
+
+const runs = (keys) => {
+  const sorted = [...keys].sort((a, b) => a - b);
+  const words = [];
+  for (let from = 0; from < sorted.length; ) {
+    let to = from;
+    while (sorted[to + 1] === sorted[to] + 1) {
+      to += 1;
+    }
+    if (to - from >= 2) {
+      words.push(`${sorted[from]}-${sorted[to]}`);
+    } else {
+      words.push(...sorted.slice(from, to + 1));
+    }
+    from = to + 1;
+  }
+  return words.join(",");
+};
+
+/** Chooses these fixtures and no others: in the address, on the drawing, in the table and on the card. */
+export const choose = (keys) => {
+  const parameters = new URLSearchParams(location.search);
+  parameters.delete("sel");
+  const rest = parameters.toString();
+  const query = [keys.size ? `sel=${runs(keys)}` : "", rest].filter(Boolean).join("&");
+  history.replaceState(history.state, "", location.pathname + (query ? `?${query}` : ""));
+  document.querySelectorAll("[data-k]").forEach((e) => e.classList.toggle("chosen", keys.has(Number(e.dataset.k))));
+  document.dispatchEvent(new CustomEvent("taxon:chosen"));
+  return refresh(["above", "bars"]);
+};
+
+/** What choosing one of an ordered list does: alone, with Ctrl in or out, with Shift the run from the last one. */
+export const choosing = (event, key, order, last) => {
+  const keys = event.ctrlKey || event.metaKey || event.shiftKey ? chosen() : new Set();
+  const from = order.indexOf(last);
+  const to = order.indexOf(key);
+  if (event.shiftKey && from >= 0 && to >= 0) {
+    order.slice(Math.min(from, to), Math.max(from, to) + 1).forEach((k) => keys.add(k));
+  } else if ((event.ctrlKey || event.metaKey) && keys.has(key)) {
+    keys.delete(key);
+  } else {
+    keys.add(key);
+  }
+  return keys;
+};
+
+const tell = (words) => {
+  const news = document.getElementById("news");
+  if (news) {
+    news.textContent = words;
+  }
+};
+
+const pause = () => new Promise((done) => setTimeout(done, 150));
+
+let stream = null;
+let followed = "";
+
+const follow = () => {
+  const job = document.hidden ? "" : (frame()?.dataset.job ?? "");
+  if (job === followed) {
+    return;
+  }
+  stream?.close();
+  stream = null;
+  followed = job;
+  if (job === "") {
+    return;
+  }
+  stream = new EventSource(`/jobs/${job}/follow`);
+  stream.addEventListener("change", async (event) => {
+    const change = JSON.parse(event.data);
+    if (change.version <= shownVersion()) {
+      return;
+    }
+    await pause();
+    // A page that waits for its own answer learns of it there.
+    for (let tries = 0; underWay > 0 && tries < 50; tries += 1) {
+      await pause();
+    }
+    if (change.version > shownVersion()) {
+      const kept = await refresh();
+      tell(change.title ? `${change.who}: ${change.title}.${kept ? " What you are typing is kept." : ""}` : "");
+    }
+  });
+};
+
+document.addEventListener("visibilitychange", follow);
+document.addEventListener("htmx:afterSettle", follow);
+// A choice that stands in a sentence is sent as soon as it is made.
+document.addEventListener("change", (event) => event.target.matches?.("[data-sends]") && event.target.form.requestSubmit());
+follow();

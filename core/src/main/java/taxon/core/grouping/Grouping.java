@@ -1,0 +1,43 @@
+package taxon.core.grouping;
+
+import java.util.List;
+import java.util.Optional;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureId;
+
+/**
+ * A group with its members worked out.
+ *
+ * @param number of the group in the plan; empty for one that comes by itself
+ * @param folders the names of what it lies in, the outermost first
+ * @param members in the order in which the rig is read
+ */
+public record Grouping(
+        String name,
+        Optional<FixtureId> id,
+        Optional<Integer> number,
+        Origin origin,
+        List<String> folders,
+        List<Fixture> members) {
+    public Grouping {
+        folders = List.copyOf(folders);
+        members = List.copyOf(members);
+    }
+
+    /** Where a group comes from. */
+    public enum Origin {
+        MADE("made here"),
+        PER_TYPE("all of a type"),
+        PER_POSITION("all on a position");
+
+        private final String words;
+
+        Origin(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+}

@@ -1,0 +1,88 @@
+package taxon.core.grouping;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import taxon.core.fixture.Part;
+import taxon.core.numbering.Reading;
+import taxon.core.numbering.RigOrder;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Group;
+import taxon.core.rig.Group.GroupKind;
+import taxon.core.rig.Plan;
+
+/** The rig as a tree: folders in folders, groups, fixtures, and the cells of each fixture. */
+public final class RigTree {
+    private final Plan plan;
+    private final List<Fixture> order;
+
+    /** Something in the tree. */
+    public sealed interface Node permits Branch, Leaf {
+        /** The fixtures below, each once. */
+        Set<FixtureKey> fixtures();
+    }
+
+    /** A folder or group. What lies in a folder comes before the fixtures in it. */
+    public record Branch(Group group, List<Node> children) implements Node {
+        public Branch {
+            children = List.copyOf(children);
+        }
+
+        @Override
+        public Set<FixtureKey> fixtures() {
+            Set<FixtureKey> keys = new HashSet<>();
+            children.forEach(c -> keys.addAll(c.fixtures()));
+            return keys;
+        }
+    }
+
+    /** @param cells empty for a fixture that is one whole */
+    public record Leaf(Fixture fixture, List<Part> cells) implements Node {
+        public Leaf {
+            cells = List.copyOf(cells);
+        }
+
+        @Override
+        public Set<FixtureKey> fixtures() {
+            return Set.of(fixture.key());
+        }
+    }
+
+    private RigTree(Plan plan) {
+        this.plan = plan;
+        order = RigOrder.of(plan, plan.fixtures(), Reading.USUAL);
+    }
+
+    /** What lies at the top; fixtures that lie in no folder come last, in the order in which the rig is read. */
+    public static List<Node> of(Plan plan) {
+        RigTree tree = new RigTree(plan);
+        List<Node> top = tree.within(Optional.empty());
+        Set<FixtureKey> inFolders = new HashSet<>();
+        plan.groups().stream().filter(g -> g.kind() == GroupKind.FOLDER).forEach(g -> inFolders.addAll(g.members()));
+        tree.order.stream().filter(f -> !inFolders.contains(f.key())).forEach(f -> top.add(tree.leaf(f)));
+        return List.copyOf(top);
+    }
+
+    private List<Node> within(Optional<Integer> parent) {
+        List<Node> nodes = new ArrayList<>();
+        for (GroupKind kind : GroupKind.values()) {
+            plan.groups().stream()
+                    .filter(g -> g.kind() == kind && g.parent().equals(parent))
+                    .forEach(g -> nodes.add(branch(g)));
+        }
+        return nodes;
+    }
+
+    private Branch branch(Group group) {
+        List<Node> children = within(Optional.of(group.number()));
+        order.stream().filter(group::holds).forEach(f -> children.add(leaf(f)));
+        return new Branch(group, children);
+    }
+
+    private Leaf leaf(Fixture fixture) {
+        return new Leaf(fixture, Cells.of(plan.mode(fixture)));
+    }
+}

@@ -1,0 +1,122 @@
+package taxon.core.rig;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.SortedSet;
+import java.util.TreeSet;
+import taxon.core.fixture.TypeId;
+import taxon.core.rig.ElementKey.Kind;
+import taxon.core.text.Texts;
+
+/**
+ * A folder, which keeps fixtures in order, or a group, which is what the programmer takes hold of at once.
+ *
+ * @param id a group's number, which is no fixture ID and has no address; a folder has none
+ * @param parent the folder or group that it lies in; empty at the top
+ * @param members put in by hand; a group may hold more by its rules
+ * @param rules of a group; a fixture that satisfies any of them is a member. A folder has none
+ */
+public record Group(
+        int number,
+        GroupKind kind,
+        String name,
+        Optional<FixtureId> id,
+        Optional<Integer> parent,
+        SortedSet<FixtureKey> members,
+        List<Rule> rules)
+        implements Element {
+    private static final int MOST_RULES = 64;
+
+    public enum GroupKind {
+        FOLDER,
+        GROUP
+    }
+
+    /**
+     * Who belongs to a group without being put there: all of a type, all on a position, or all of a type on a position.
+     * At least one of the two is said.
+     */
+    public record Rule(Optional<TypeId> type, Optional<Integer> position) {
+        public Rule {
+            if (type.isEmpty() && position.isEmpty()) {
+                throw new IllegalArgumentException("a rule that names neither type nor position would take everything");
+            }
+        }
+
+        public static Rule ofType(TypeId type) {
+            return new Rule(Optional.of(type), Optional.empty());
+        }
+
+        public static Rule onPosition(int position) {
+            return new Rule(Optional.empty(), Optional.of(position));
+        }
+
+        public boolean takes(Fixture fixture) {
+            return type.map(fixture.type()::equals).orElse(true)
+                    && position.map(p -> p == fixture.position()).orElse(true);
+        }
+
+        List<ElementKey> refersTo() {
+            List<ElementKey> keys = new ArrayList<>();
+            type.ifPresent(t -> keys.add(new ElementKey(Kind.TYPE, 0, t.value())));
+            position.ifPresent(p -> keys.add(ElementKey.of(Kind.POSITION, p)));
+            return keys;
+        }
+    }
+
+    public Group {
+        if (number < 1) {
+            throw new IllegalArgumentException("group number " + number + " is below 1");
+        }
+        Texts.requireLine("group name", name, 80);
+        members = Collections.unmodifiableSortedSet(new TreeSet<>(members));
+        rules = List.copyOf(rules);
+        if (rules.size() > MOST_RULES) {
+            throw new IllegalArgumentException(rules.size() + " rules of a group are more than " + MOST_RULES);
+        }
+        if (kind == GroupKind.FOLDER && (id.isPresent() || !rules.isEmpty())) {
+            throw new IllegalArgumentException("a folder has neither a number of its own nor rules");
+        }
+    }
+
+    public static Group folder(int number, String name, Optional<Integer> parent) {
+        return new Group(
+                number, GroupKind.FOLDER, name, Optional.empty(), parent, Collections.emptySortedSet(), List.of());
+    }
+
+    @Override
+    public ElementKey elementKey() {
+        return keyOf(number);
+    }
+
+    public static ElementKey keyOf(int number) {
+        return ElementKey.of(Kind.GROUP, number);
+    }
+
+    /** True for a member by hand or by rule. */
+    public boolean holds(Fixture fixture) {
+        return members.contains(fixture.key()) || rules.stream().anyMatch(r -> r.takes(fixture));
+    }
+
+    public Group withMembers(Set<FixtureKey> changed) {
+        return new Group(number, kind, name, id, parent, new TreeSet<>(changed), rules);
+    }
+
+    public Group withParent(Optional<Integer> changed) {
+        return new Group(number, kind, name, id, changed, members, rules);
+    }
+
+    /** Without what refers to anything that is not among these keys. */
+    Group keeping(Set<ElementKey> keys) {
+        Set<FixtureKey> kept = new TreeSet<>(members);
+        kept.removeIf(m -> !keys.contains(Fixture.keyOf(m)));
+        List<Rule> left =
+                rules.stream().filter(r -> keys.containsAll(r.refersTo())).toList();
+        return kept.size() == members.size() && left.size() == rules.size()
+                ? this
+                : new Group(number, kind, name, id, parent, new TreeSet<>(kept), left);
+    }
+}
