@@ -2,17 +2,14 @@ package taxon.app.rig;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
-import java.util.Locale;
-import java.util.Optional;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import taxon.app.web.Frames;
 import taxon.app.web.Reply;
 import taxon.app.web.Selection;
-import taxon.core.dmx.AddressText;
+import taxon.core.jot.JotFind;
 import taxon.core.rig.Fixture;
-import taxon.core.rig.Plan;
 import taxon.formats.json.Json;
 
 /** Finds fixtures by ID, by address, or by a word of their name, type or position, and chooses them. */
@@ -28,8 +25,9 @@ class FindController {
     Object find(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "find", "/jobs/" + job + "/rig");
         String wanted = reply.fields().text("q");
-        List<Fixture> found =
-                wanted.isEmpty() ? List.of() : matching(frames.state(job).plan(), wanted);
+        List<Fixture> found = wanted.isEmpty()
+                ? List.of()
+                : JotFind.matching(frames.state(job).plan(), wanted);
         if (found.isEmpty()) {
             reply.fields()
                     .refuse(
@@ -45,45 +43,5 @@ class FindController {
         selection.keys().forEach(k -> keys.add(k.number()));
         return reply.done(
                 found.size() == 1 ? "Found " + found.get(0).label() + "." : "Found " + found.size() + ".", path, facts);
-    }
-
-    static List<Fixture> matching(Plan plan, String wanted) {
-        return byId(plan, wanted)
-                .or(() -> byAddress(plan, wanted))
-                .orElseGet(() -> byWord(plan, wanted.toLowerCase(Locale.ROOT)));
-    }
-
-    private static Optional<List<Fixture>> byId(Plan plan, String wanted) {
-        List<Fixture> found = plan.fixtures().stream()
-                .filter(f -> f.id().map(i -> i.toString().equals(wanted)).orElse(false))
-                .toList();
-        return found.isEmpty() ? Optional.empty() : Optional.of(found);
-    }
-
-    /** Whatever takes that slot. */
-    private static Optional<List<Fixture>> byAddress(Plan plan, String wanted) {
-        if (!(AddressText.read(wanted) instanceof AddressText.Read read)) {
-            return Optional.empty();
-        }
-        List<Fixture> found = plan.blocks().stream()
-                .filter(b -> b.start()
-                                .filter(a -> a.universe().equals(read.address().universe()))
-                                .isPresent()
-                        && b.slots()
-                                .orElseThrow()
-                                .contains(read.address().slot().number()))
-                .map(b -> b.fixture())
-                .distinct()
-                .toList();
-        return found.isEmpty() ? Optional.empty() : Optional.of(found);
-    }
-
-    private static List<Fixture> byWord(Plan plan, String word) {
-        return plan.fixtures().stream()
-                .filter(f -> (f.name() + "\n" + plan.type(f).fullName() + "\n"
-                                + plan.position(f).name())
-                        .toLowerCase(Locale.ROOT)
-                        .contains(word))
-                .toList();
     }
 }

@@ -57,6 +57,11 @@ public final class Reply {
         return People.of(request);
     }
 
+    /** The same reply, going on at another page whatever the form says. */
+    public Reply going(String next) {
+        return new Reply(request, fields.fault().form(), next);
+    }
+
     /** Where a browser goes on. */
     public String page() {
         return page;

@@ -8,13 +8,14 @@ import taxon.core.fixture.Mode;
 import taxon.core.text.Likeness;
 
 /** Which modes of a type a cell may mean: by name, or by the number of channels, "24", "24ch", "24 channels". */
-final class ModeNames {
+public final class ModeNames {
     private static final Pattern CHANNELS =
             Pattern.compile("(\\d{1,4})\\s*-?\\s*(?:ch|chan|channels?)?\\.?", Pattern.CASE_INSENSITIVE);
 
     private ModeNames() {}
 
-    static List<Mode> fitting(FixtureType type, String wanted) {
+    /** The modes that may be meant; none or several where the words leave it open. */
+    public static List<Mode> fitting(FixtureType type, String wanted) {
         if (wanted.isEmpty()) {
             return type.modes().size() == 1 ? type.modes() : List.of();
         }

@@ -33,7 +33,7 @@ public record TypeQuery(List<String> words, Optional<Integer> footprint) {
     }
 
     /** Letters and digits that belong together, lower case. */
-    static List<String> tokens(String text) {
+    public static List<String> tokens(String text) {
         return Arrays.stream(text.toLowerCase(Locale.ROOT).split("[^\\p{L}\\p{N}]+"))
                 .filter(t -> !t.isEmpty())
                 .toList();

@@ -1,0 +1,183 @@
+package taxon.core.history;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import taxon.core.dmx.Slot;
+import taxon.core.dmx.StartAddress;
+import taxon.core.fixture.FixtureType;
+import taxon.core.rig.BlockEvidence;
+import taxon.core.rig.Element;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureId;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Group;
+import taxon.core.rig.JobSheet;
+import taxon.core.rig.Node;
+import taxon.core.rig.Plan;
+import taxon.core.rig.PlanDelta;
+import taxon.core.rig.PlanDelta.Change;
+import taxon.core.rig.Position;
+import taxon.core.rig.ReservedRun;
+import taxon.core.rig.RigType;
+import taxon.core.rig.Traits;
+import taxon.core.rig.Universe;
+
+/** Says what a change did. Names are looked up in one plan; what that no longer holds is told by its number. */
+public final class ChangeLines {
+    private final Plan names;
+    private final List<ChangeLine> lines = new ArrayList<>();
+
+    private ChangeLines(Plan names) {
+        this.names = names;
+    }
+
+    /** @param names the plan in which types, positions and fixtures are looked up by name */
+    public static List<ChangeLine> of(PlanDelta delta, Plan names) {
+        ChangeLines text = new ChangeLines(names);
+        delta.changes().values().forEach(text::add);
+        return List.copyOf(text.lines);
+    }
+
+    private void add(Change change) {
+        Element any = change.after().or(change::before).orElseThrow();
+        if (change.before().isPresent() && change.after().isPresent()) {
+            changed(change.before().get(), change.after().get());
+        } else {
+            boolean isNew = change.after().isPresent();
+            lines.add(new ChangeLine(
+                    who(any),
+                    isNew ? ChangeLine.ADDED : ChangeLine.GONE,
+                    isNew ? "" : words(any),
+                    isNew ? words(any) : ""));
+        }
+    }
+
+    private void changed(Element before, Element after) {
+        if (before instanceof Fixture one && after instanceof Fixture other) {
+            fixture(one, other);
+        } else {
+            String was = words(before);
+            String is = words(after);
+            lines.add(new ChangeLine(who(before), "changed", was.equals(is) ? "" : was, was.equals(is) ? "" : is));
+        }
+    }
+
+    private void fixture(Fixture before, Fixture after) {
+        compare(before, after, "ID", f -> f.id().map(FixtureId::toString).orElse(""));
+        compare(before, after, "Type", this::type);
+        compare(before, after, "Mode", Fixture::mode);
+        compare(before, after, "Position", f -> position(f.position()));
+        compare(before, after, "Unit", f -> Integer.toString(f.unit()));
+        compare(before, after, "Offset", this::offset);
+        compare(before, after, "Address", ChangeLines::addresses);
+        compare(before, after, "Name", Fixture::name);
+        compare(before, after, "Note", Fixture::note);
+        compare(before, after, "What to know", f -> traits(f.traits()));
+    }
+
+    private void compare(Fixture before, Fixture after, String what, Function<Fixture, String> text) {
+        String was = text.apply(before);
+        String is = text.apply(after);
+        if (!was.equals(is)) {
+            lines.add(new ChangeLine(before.label(), what, was, is));
+        }
+    }
+
+    private String type(Fixture fixture) {
+        return names.types()
+                .find(fixture.type())
+                .map(FixtureType::fullName)
+                .orElse(fixture.type().value());
+    }
+
+    private String position(int number) {
+        return names.position(number).map(Position::name).orElse("position " + number);
+    }
+
+    private String offset(Fixture fixture) {
+        return fixture.offset().map(names.sheet().view().unit()::words).orElse("");
+    }
+
+    private static String addresses(Fixture fixture) {
+        return fixture.addresses().entrySet().stream()
+                .map(e -> (fixture.addresses().size() > 1 || e.getKey() > 1 ? "block " + e.getKey() + " " : "")
+                        + e.getValue())
+                .collect(Collectors.joining(", "));
+    }
+
+    private static String traits(Traits traits) {
+        List<String> words = new ArrayList<>();
+        say(words, traits.purpose(), "");
+        say(words, traits.colour(), "colour ");
+        say(words, traits.panReversed() ? "pan reversed" : "", "");
+        say(words, traits.tiltReversed() ? "tilt reversed" : "", "");
+        say(words, traits.axesSwapped() ? "axes swapped" : "", "");
+        say(words, traits.mirrors().map(FixtureKey::toString).orElse(""), "mirrors no. ");
+        say(words, traits.hazard(), "hazard ");
+        traits.parked().forEach(p -> words.add("parked " + p.block() + "." + p.offset() + " at " + p.value()));
+        return String.join(", ", words);
+    }
+
+    private static void say(List<String> words, String word, String before) {
+        if (!word.isEmpty()) {
+            words.add(before + word);
+        }
+    }
+
+    private String who(Element element) {
+        if (element instanceof Fixture f) {
+            return f.label();
+        }
+        if (element instanceof BlockEvidence e) {
+            return names.fixture(e.ref().fixture())
+                    .map(Fixture::label)
+                    .orElse("no. " + e.ref().fixture());
+        }
+        if (element instanceof Universe u) {
+            return "Universe " + u.number();
+        }
+        return element instanceof JobSheet ? "Job sheet" : words(element);
+    }
+
+    private String words(Element element) {
+        if (element instanceof Fixture f) {
+            return type(f) + ", " + position(f.position()) + " " + f.unit()
+                    + Optional.of(addresses(f))
+                            .filter(a -> !a.isEmpty())
+                            .map(a -> ", " + a)
+                            .orElse("");
+        }
+        if (element instanceof Position p) {
+            return p.name();
+        }
+        if (element instanceof RigType t) {
+            return t.type().fullName();
+        }
+        if (element instanceof Group g) {
+            return g.name();
+        }
+        if (element instanceof Node n) {
+            return n.name() + " " + n.ip();
+        }
+        return rest(element);
+    }
+
+    private static String rest(Element element) {
+        if (element instanceof ReservedRun r) {
+            return new StartAddress(r.universe(), Slot.of(r.slots().first())) + " to "
+                    + r.slots().last() + " " + r.label();
+        }
+        if (element instanceof Universe u) {
+            return (u.label()
+                            + u.route()
+                                    .map(r -> " node " + r.port().node() + " port "
+                                            + r.port().number())
+                                    .orElse(""))
+                    .strip();
+        }
+        return element instanceof JobSheet s ? s.name() : "what is known of the unit";
+    }
+}

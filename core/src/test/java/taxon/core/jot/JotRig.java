@@ -1,0 +1,66 @@
+package taxon.core.jot;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import taxon.core.dmx.StartAddress;
+import taxon.core.fixture.DemoTypes;
+import taxon.core.fixture.FixtureType;
+import taxon.core.rig.Added;
+import taxon.core.rig.FixtureEdits;
+import taxon.core.rig.FixtureId;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Group;
+import taxon.core.rig.GroupEdits;
+import taxon.core.rig.Plan;
+import taxon.core.rig.PositionEdits;
+import taxon.core.rig.PositionKind;
+import taxon.core.rig.Stretch;
+import taxon.core.testing.Rigs;
+
+/** The rig on which the examples of the jot line stand. */
+final class JotRig {
+    static final Set<FixtureKey> CHOSEN = Set.of(FixtureKey.of(3), FixtureKey.of(4));
+    static final JotNames NAMES = (words, most) -> DemoTypes.book().types().stream()
+            .filter(t -> List.of(words.toLowerCase(Locale.ROOT).split("\\s+")).stream()
+                    .allMatch(t.fullName().toLowerCase(Locale.ROOT)::contains))
+            .limit(most)
+            .toList();
+
+    private JotRig() {}
+
+    static Plan plan() {
+        Plan plan = add(Rigs.empty(), 8, "Heron 380", "24-channel", "Crane rail", 201, 2);
+        plan = add(plan, 4, "Kestrel", "18-channel", "Crane rail", 301, 3);
+        plan = add(plan, 17, "Tern", "16-channel", "North quay", 101, 1);
+        plan = Rigs.apply(plan, PositionEdits.add("Gate tower", PositionKind.TOWER, Stretch.UNSAID));
+        Group bow = new Group(
+                1,
+                Group.GroupKind.GROUP,
+                "Bow",
+                Optional.empty(),
+                Optional.empty(),
+                new TreeSet<>(Set.of(FixtureKey.of(1), FixtureKey.of(2))),
+                List.of());
+        return Rigs.apply(plan, GroupEdits.make(bow));
+    }
+
+    private static Plan add(Plan plan, int count, String type, String mode, String position, int id, int universe) {
+        FixtureType found = DemoTypes.book().named("", type).orElseThrow();
+        Added added = new Added(
+                found,
+                found.mode(mode).orElseThrow(),
+                position,
+                count,
+                Optional.of(FixtureId.of(id)),
+                "",
+                Optional.of(StartAddress.of(universe, 1)));
+        return Rigs.apply(plan, FixtureEdits.add("add", List.of(added)));
+    }
+
+    static JotReading read(String line) {
+        return JotLine.read(line, plan(), CHOSEN, NAMES);
+    }
+}
