@@ -19,3 +19,14 @@ create table rig_group (
     rules text not null,
     primary key (job_id, number)
 ) without rowid;
+
+-- Scene files on their way in.
+create table scene_import (
+    id        integer primary key,
+    job_id    integer not null references job (id) on delete cascade,
+    file_name text    not null,
+    content   blob    not null,
+    request   text    not null,
+    state     text    not null check (state in ('OPEN', 'APPLIED', 'DROPPED')),
+    made_at   text    not null
+);

@@ -28,7 +28,8 @@ public final class SafeXml {
     private int elements;
 
     /** An element whose end has not come yet. */
-    private record Open(String name, int line, Map<String, String> attributes, List<XmlElement> children) {}
+    private record Open(
+            String name, int line, Map<String, String> attributes, List<XmlElement> children, StringBuilder text) {}
 
     private SafeXml(XMLStreamReader reader) {
         this.reader = reader;
@@ -80,8 +81,9 @@ public final class SafeXml {
                     }
                     open.peek().children().add(element);
                 }
+                case XMLStreamConstants.CHARACTERS, XMLStreamConstants.CDATA -> text();
                 default -> {
-                    // Text, comments and processing instructions carry nothing here.
+                    // Comments and processing instructions carry nothing here.
                 }
             }
         }
@@ -104,11 +106,24 @@ public final class SafeXml {
         for (int i = 0; i < count; i++) {
             attributes.put(reader.getAttributeLocalName(i), reader.getAttributeValue(i));
         }
-        return new Open(reader.getLocalName(), line(), attributes, new ArrayList<>());
+        return new Open(reader.getLocalName(), line(), attributes, new ArrayList<>(), new StringBuilder());
+    }
+
+    /** Spaces that only indent are dropped at once, so that a long file does not hold them all. */
+    private void text() {
+        Open inner = open.peek();
+        if (inner != null && !reader.isWhiteSpace()) {
+            inner.text().append(reader.getText());
+        }
     }
 
     private static XmlElement closed(Open open) {
-        return new XmlElement(open.name(), open.line(), open.attributes(), open.children());
+        return new XmlElement(
+                open.name(),
+                open.line(),
+                open.attributes(),
+                open.children(),
+                open.text().toString().strip());
     }
 
     private int line() {

@@ -8,11 +8,13 @@ import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
- * One element with its attributes and children. Text between tags is not kept: the formats read here carry none.
+ * One element with its attributes, its children and the text between its tags.
  *
  * @param line where it began, counted from 1
+ * @param text all text directly in it, without white space at its ends
  */
-public record XmlElement(String name, int line, Map<String, String> attributes, List<XmlElement> children) {
+public record XmlElement(
+        String name, int line, Map<String, String> attributes, List<XmlElement> children, String text) {
     public XmlElement {
         attributes = Collections.unmodifiableMap(attributes);
         children = Collections.unmodifiableList(children);
@@ -23,6 +25,11 @@ public record XmlElement(String name, int line, Map<String, String> attributes, 
         return Optional.ofNullable(attributes.get(attributeName))
                 .map(String::strip)
                 .filter(v -> !v.isEmpty());
+    }
+
+    /** The text of the first child of that name; empty when it is missing or blank. */
+    public Optional<String> textOf(String childName) {
+        return child(childName).map(XmlElement::text).filter(t -> !t.isEmpty());
     }
 
     public Stream<XmlElement> children(String childName) {

@@ -1,0 +1,242 @@
+package taxon.core.scene;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.UUID;
+import taxon.core.dmx.StartAddress;
+import taxon.core.fixture.FixtureType;
+import taxon.core.fixture.Mode;
+import taxon.core.history.ChangeLine;
+import taxon.core.history.ChangeLines;
+import taxon.core.rig.Edit;
+import taxon.core.rig.Element;
+import taxon.core.rig.ElementKey;
+import taxon.core.rig.ElementKey.Kind;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureId;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Plan;
+import taxon.core.rig.PlanDelta;
+import taxon.core.rig.RigType;
+import taxon.core.rig.Traits;
+import taxon.core.space.Length;
+import taxon.core.text.Texts;
+
+/**
+ * Merges a scene into a job. A fixture of the scene is the one of the same UUID; where no fixture has it, the only one without
+ * a UUID that has the same ID; else it is new. Nothing that the scene does not say is changed.
+ */
+public final class SceneMerge {
+    private static final double FAR = 0.5;
+
+    private final Plan plan;
+    private final Scene scene;
+    private final Map<String, FixtureType> types;
+    private final MergeRequest request;
+    private final ScenePlaces places;
+    private final Map<UUID, Fixture> byUuid = new HashMap<>();
+    private final Map<FixtureId, List<Fixture>> withoutUuid = new HashMap<>();
+    private final Map<String, Integer> unknown = new TreeMap<>();
+    private final List<String> byId = new ArrayList<>();
+    private final List<String> beside = new ArrayList<>();
+    private final List<Fixture> fixtures = new ArrayList<>();
+    private final Set<FixtureKey> met = new HashSet<>();
+    private final Set<RigType> used = new HashSet<>();
+    private final SceneFolders folders;
+    private int next;
+
+    private SceneMerge(Plan plan, Scene scene, Map<String, FixtureType> types, MergeRequest request) {
+        this.plan = plan;
+        this.scene = scene;
+        this.types = types;
+        this.request = request;
+        places = new ScenePlaces(plan, scene);
+        folders = new SceneFolders(plan);
+        next = plan.nextNumber(Kind.FIXTURE);
+        plan.fixtures().forEach(f -> {
+            f.uuid().ifPresent(u -> byUuid.put(u, f));
+            if (f.uuid().isEmpty()) {
+                f.id().ifPresent(i ->
+                        withoutUuid.computeIfAbsent(i, k -> new ArrayList<>()).add(f));
+            }
+        });
+    }
+
+    /**
+     * What merging would do.
+     *
+     * @param types by the name of their file; a fixture whose file is not in it is left out, unless the job knows it already
+     */
+    public static SceneProposal propose(Plan plan, Scene scene, Map<String, FixtureType> types, MergeRequest request) {
+        return new SceneMerge(plan, scene, types, request).propose();
+    }
+
+    private SceneProposal propose() {
+        ordered().forEach(this::merge);
+        List<Fixture> gone = plan.fixtures().stream()
+                .filter(f -> f.uuid().isPresent() && !met.contains(f.key()))
+                .toList();
+        Plan after = after(gone);
+        PlanDelta delta = PlanDelta.between(plan, after);
+        List<Fixture> added =
+                fixtures.stream().filter(f -> plan.fixture(f.key()).isEmpty()).toList();
+        int changed = (int) fixtures.stream()
+                .filter(f -> plan.fixture(f.key()).filter(was -> !was.equals(f)).isPresent())
+                .count();
+        return new SceneProposal(
+                new Edit(
+                        "Scene merged",
+                        now -> new Edit.Changed(
+                                propose(now, scene, types, request).after())),
+                after,
+                added,
+                changes(delta, after),
+                changed,
+                fixtures.size() - added.size() - changed,
+                gone,
+                unknown,
+                byId,
+                beside);
+    }
+
+    private static List<ChangeLine> changes(PlanDelta delta, Plan after) {
+        TreeMap<ElementKey, PlanDelta.Change> both = new TreeMap<>(delta.changes());
+        both.values().removeIf(c -> c.before().isEmpty() || !(c.after().orElse(null) instanceof Fixture));
+        return ChangeLines.of(new PlanDelta(both), after);
+    }
+
+    /** Along each position from the left, so that new fixtures get their unit numbers in that order. */
+    private List<SceneFixture> ordered() {
+        return scene.fixtures().stream()
+                .sorted(Comparator.comparing((SceneFixture f) ->
+                                f.position().map(UUID::toString).orElse(""))
+                        .thenComparing(f -> f.point().map(p -> along(f, p)).orElse(Length.ZERO))
+                        .thenComparing(f -> f.id().map(FixtureId::number).orElse(Integer.MAX_VALUE))
+                        .thenComparing(SceneFixture::uuid))
+                .toList();
+    }
+
+    private Length along(SceneFixture fixture, ScenePoint point) {
+        return StretchFit.along(places.of(fixture).stretch(), point);
+    }
+
+    private void merge(SceneFixture wanted) {
+        Optional<Fixture> known = known(wanted);
+        Optional<FixtureType> type =
+                Optional.ofNullable(types.get(wanted.spec())).or(() -> known.map(plan::type));
+        if (type.isEmpty()) {
+            unknown.merge(wanted.spec(), 1, Integer::sum);
+            return;
+        }
+        known.ifPresent(f -> met.add(f.key()));
+        if (known.isPresent() && !request.changes()) {
+            fixtures.add(known.get());
+            return;
+        }
+        used.add(new RigType(type.get()));
+        Fixture merged = known.map(f -> changed(f, wanted, type.get())).orElseGet(() -> made(wanted, type.get()));
+        fixtures.add(merged);
+        wanted.point()
+                .filter(p -> StretchFit.beside(places.of(wanted).stretch(), p) > FAR)
+                .ifPresent(p -> beside.add(merged.label()));
+    }
+
+    private Optional<Fixture> known(SceneFixture wanted) {
+        Optional<Fixture> same = Optional.ofNullable(byUuid.get(wanted.uuid()));
+        if (same.isPresent()) {
+            return same;
+        }
+        List<Fixture> alike =
+                wanted.id().map(i -> withoutUuid.getOrDefault(i, List.of())).orElse(List.of());
+        Optional<Fixture> only = alike.stream()
+                .filter(f -> alike.size() == 1 && !met.contains(f.key()))
+                .findFirst();
+        only.ifPresent(f -> byId.add(f.label()));
+        return only;
+    }
+
+    private Fixture made(SceneFixture wanted, FixtureType type) {
+        FixtureKey key = FixtureKey.of(next++);
+        int position = places.of(wanted).number();
+        Fixture fixture = new Fixture(
+                key,
+                wanted.id(),
+                type.id(),
+                mode(wanted),
+                position,
+                places.unit(wanted, position),
+                Texts.clip(wanted.name(), 80),
+                "",
+                new TreeMap<>(addresses(wanted, type.mode(wanted.mode()))));
+        if (request.folders()) {
+            folders.put(key, wanted.folders());
+        }
+        return placed(fixture, wanted).withUuid(Optional.of(wanted.uuid()));
+    }
+
+    private static String mode(SceneFixture wanted) {
+        return Texts.clip(wanted.mode(), 60);
+    }
+
+    private Fixture changed(Fixture fixture, SceneFixture wanted, FixtureType type) {
+        int position = places.isSaid(wanted) ? places.of(wanted).number() : fixture.position();
+        Fixture changed = fixture.withUuid(Optional.of(wanted.uuid()))
+                .withType(type.id())
+                .withMode(wanted.mode().isEmpty() ? fixture.mode() : mode(wanted))
+                .withId(wanted.id().or(fixture::id))
+                .withPlace(position, wanted.unit().orElse(fixture.unit()));
+        if (!wanted.name().isBlank()) {
+            changed = changed.withWords(Texts.clip(wanted.name(), 80), fixture.note());
+        }
+        if (request.addresses()) {
+            changed = changed.withAddresses(addresses(wanted, type.mode(changed.mode())));
+        }
+        return placed(changed, wanted);
+    }
+
+    private Fixture placed(Fixture fixture, SceneFixture wanted) {
+        Traits traits = fixture.traits();
+        if (wanted.panReversed().isPresent()) {
+            traits = traits.withPanReversed(wanted.panReversed().get());
+        }
+        if (wanted.tiltReversed().isPresent()) {
+            traits = traits.withTiltReversed(wanted.tiltReversed().get());
+        }
+        if (!wanted.purpose().isBlank()) {
+            traits = traits.withPurpose(Texts.clip(wanted.purpose(), 80));
+        }
+        Optional<Length> offset = wanted.point().map(p -> along(wanted, p)).or(fixture::offset);
+        return fixture.withTraits(traits).withOffset(offset);
+    }
+
+    /** Breaks become blocks: by the mode's break numbers, or one after the other where the mode is not known. */
+    private static SortedMap<Integer, StartAddress> addresses(SceneFixture wanted, Optional<Mode> mode) {
+        TreeMap<Integer, StartAddress> addresses = new TreeMap<>();
+        wanted.addresses().forEach((number, address) -> {
+            int block = mode.map(m -> m.breaks().indexOf(number) + 1).orElse(number);
+            if (block > 0) {
+                addresses.put(block, address);
+            }
+        });
+        return addresses;
+    }
+
+    private Plan after(List<Fixture> gone) {
+        List<Element> elements = new ArrayList<>(used);
+        elements.addAll(places.changed());
+        elements.addAll(fixtures);
+        Plan merged = plan.with(elements);
+        merged = merged.with(folders.elements());
+        return request.removal()
+                ? merged.without(gone.stream().map(Fixture::elementKey).toList())
+                : merged;
+    }
+}

@@ -1,0 +1,41 @@
+package taxon.core.scene;
+
+import java.util.List;
+import java.util.Map;
+import taxon.core.history.ChangeLine;
+import taxon.core.rig.Edit;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.Plan;
+
+/**
+ * What merging a scene would do.
+ *
+ * @param after the plan then
+ * @param added new fixtures
+ * @param changes what changes on fixtures that the job has
+ * @param changed how many of them change
+ * @param same how many are as the scene says
+ * @param gone fixtures that came with a scene and are not in this one; taken away only where that was asked for
+ * @param unknown files of types that are neither in the archive nor known, with how many fixtures each keeps out
+ * @param byId labels of fixtures that were taken to be the same since they have the same ID
+ * @param beside labels of fixtures that hang more than half a metre beside their position's line
+ */
+public record SceneProposal(
+        Edit edit,
+        Plan after,
+        List<Fixture> added,
+        List<ChangeLine> changes,
+        int changed,
+        int same,
+        List<Fixture> gone,
+        Map<String, Integer> unknown,
+        List<String> byId,
+        List<String> beside) {
+    public SceneProposal {
+        added = List.copyOf(added);
+        changes = List.copyOf(changes);
+        gone = List.copyOf(gone);
+        byId = List.copyOf(byId);
+        beside = List.copyOf(beside);
+    }
+}

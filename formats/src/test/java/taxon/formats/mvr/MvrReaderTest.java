@@ -1,0 +1,258 @@
+package taxon.formats.mvr;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static taxon.formats.testing.MvrByHand.addresses;
+import static taxon.formats.testing.MvrByHand.element;
+import static taxon.formats.testing.MvrByHand.fixture;
+import static taxon.formats.testing.MvrByHand.group;
+import static taxon.formats.testing.MvrByHand.moved;
+import static taxon.formats.testing.MvrByHand.uuid;
+
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import taxon.core.dmx.StartAddress;
+import taxon.core.rig.FixtureId;
+import taxon.core.scene.SceneFixture;
+import taxon.core.scene.ScenePoint;
+import taxon.core.space.Length;
+import taxon.formats.mvr.MvrNote.Kind;
+import taxon.formats.testing.GdtfByHand;
+import taxon.formats.testing.MvrByHand;
+
+class MvrReaderTest {
+    private static MvrReading.Read read(MvrByHand scene) {
+        MvrReading reading = MvrReader.read(scene.mvr());
+        assertThat(reading).isInstanceOf(MvrReading.Read.class);
+        return (MvrReading.Read) reading;
+    }
+
+    private static SceneFixture one(String... elements) {
+        return read(new MvrByHand().layer("Rig", "", fixture(1, "Bow", elements)))
+                .scene()
+                .fixtures()
+                .get(0);
+    }
+
+    private static List<Kind> notes(String... elements) {
+        return read(new MvrByHand().layer("Rig", "", fixture(1, "Bow", elements))).notes().stream()
+                .map(MvrNote::kind)
+                .toList();
+    }
+
+    private static ScenePoint point(String x, String y, String z) {
+        return new ScenePoint(Length.metres(x), Length.metres(y), Length.metres(z));
+    }
+
+    @Test
+    void everyFieldOfAFixtureIsRead() {
+        MvrReading.Read read = read(new MvrByHand()
+                .position(uuid(70), "Crane rail")
+                .layer(
+                        "Lights",
+                        "",
+                        fixture(
+                                1,
+                                "Bow left",
+                                moved("-3200", "6000", "7500.5"),
+                                element("GDTFSpec", "Pellucid@Wader.gdtf"),
+                                element("GDTFMode", "Standard"),
+                                element("FixtureID", "204"),
+                                element("FixtureIDNumeric", "204"),
+                                element("UnitNumber", "4"),
+                                element("Position", uuid(70)),
+                                element("Function", "front light"),
+                                element("DMXInvertPan", "true"),
+                                element("DMXInvertTilt", "false"),
+                                addresses("1234", "2.1"))));
+        SceneFixture f = read.scene().fixtures().get(0);
+        assertThat(read.notes()).isEmpty();
+        assertThat(read.scene().positions()).containsExactly(Map.entry(UUID.fromString(uuid(70)), "Crane rail"));
+        assertThat(f.uuid()).isEqualTo(UUID.fromString(uuid(1)));
+        assertThat(f.name()).isEqualTo("Bow left");
+        assertThat(f.folders()).containsExactly("Lights");
+        assertThat(f.id()).contains(FixtureId.of(204));
+        assertThat(f.unit()).contains(4);
+        assertThat(f.position()).contains(UUID.fromString(uuid(70)));
+        assertThat(f.point()).contains(point("-3.2", "6", "7.5005"));
+        assertThat(f.spec()).isEqualTo("Pellucid@Wader.gdtf");
+        assertThat(f.mode()).isEqualTo("Standard");
+        assertThat(f.panReversed()).contains(true);
+        assertThat(f.tiltReversed()).contains(false);
+        assertThat(f.purpose()).isEqualTo("front light");
+        // Absolute 1234 is 3.210 (worked example); breaks count from 0 in the file, from 1 in a type.
+        assertThat(f.addresses())
+                .containsExactly(Map.entry(1, StartAddress.of(3, 210)), Map.entry(2, StartAddress.of(2, 1)));
+    }
+
+    /**
+     * By hand: a group turned a quarter about the upright axis, u = (0, 1, 0) and v = (-1, 0, 0), and 2 m to the right. What is
+     * 3 m along its first axis is 3 m upstage of it: (2, 3). Inside a layer that is 1 m upstage and 5 m up: (2, 4, 5).
+     */
+    @Test
+    void matricesOfLayersGroupsAndFixturesAreMultiplied() {
+        String turned = element("Matrix", "{0,1,0}{-1,0,0}{0,0,1}{2000,0,0}");
+        MvrReading.Read read = read(new MvrByHand()
+                .layer(
+                        "Rig",
+                        moved("0", "1000", "5000"),
+                        group("Truss", turned, fixture(1, "a", moved("3000", "0", "0")))));
+        SceneFixture f = read.scene().fixtures().get(0);
+        assertThat(f.point()).contains(point("2", "4", "5"));
+        assertThat(f.folders()).containsExactly("Rig", "Truss");
+    }
+
+    @Test
+    void aFixtureThatCarriesAnotherPlacesIt() {
+        String carried = fixture(2, "scroller", moved("0", "0", "-200"));
+        MvrReading.Read read = read(new MvrByHand()
+                .layer("Rig", "", fixture(1, "par", moved("1000", "0", "6000"), element("ChildList", carried))));
+        assertThat(read.scene().fixtures()).hasSize(2);
+        assertThat(read.scene().fixtures().get(1).point()).contains(point("1", "0", "5.8"));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "'{1e3,2E3,-3.5e3}', 1, 2, -3.5",
+        "'{ 1000 , 2000.25 ,-3}', 1, 2.00025, -0.003",
+        "'{0,0,0}', 0, 0, 0",
+    })
+    void numbersOfAMatrixMayBeWrittenInManyWays(String offset, String x, String y, String z) {
+        assertThat(one(element("Matrix", "{1,0,0}{0,1,0}{0,0,1}" + offset)).point())
+                .contains(point(x, y, z));
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "{1,0,0}{0,1,0}{0,0,1}",
+                "{1,0,0}{0,1,0}{0,0,1}{NaN,0,0}",
+                "{1,0,0}{0,1,0}{0,0,1}{1e300,0,0}",
+                "{1,0,0}{0,1,0}{0,0,1}{,0,0}",
+                "here",
+            })
+    void aMatrixThatIsNoneLeavesThePlaceOpen(String text) {
+        assertThat(one(element("Matrix", text)).point()).isEmpty();
+        assertThat(notes(element("Matrix", text))).containsOnly(Kind.MATRIX_UNCLEAR);
+    }
+
+    @Test
+    void whatIsNotUnderstoodIsNotedAndTheFixtureIsReadAllTheSame() {
+        String[] odd = {
+            element("FixtureID", "A12"), element("UnitNumber", "-4"), element("Position", uuid(71)), addresses("1.513")
+        };
+        assertThat(notes(odd))
+                .containsExactlyInAnyOrder(
+                        Kind.ID_UNCLEAR, Kind.UNIT_UNCLEAR, Kind.POSITION_UNKNOWN, Kind.ADDRESS_UNCLEAR);
+        SceneFixture f = one(odd);
+        assertThat(f.id()).isEmpty();
+        assertThat(f.addresses()).isEmpty();
+        assertThat(new MvrNote(Kind.ID_UNCLEAR, "A12", 3, "A12").sentence())
+                .isEqualTo("A12, line 3: the fixture ID “A12” is no number from 1 to 99999; left without one.");
+    }
+
+    @Test
+    void anAddressOfNoughtIsNone() {
+        assertThat(one(addresses("0")).addresses()).isEmpty();
+        assertThat(notes(addresses("0"))).isEmpty();
+    }
+
+    @Test
+    void aFixtureIsReadOnceForEachUuidAndNeverWithoutOne() {
+        MvrReading.Read read = read(new MvrByHand()
+                .layer("Rig", "", fixture(1, "a"), fixture(1, "b"), "<Fixture uuid=\"none\" name=\"c\"/>"));
+        assertThat(read.scene().fixtures()).extracting(SceneFixture::name).containsExactly("a");
+        assertThat(read.notes()).extracting(MvrNote::kind).containsExactly(Kind.UUID_TWICE, Kind.UUID_UNCLEAR);
+    }
+
+    @Test
+    void theTypesThatItNamesComeOutOfTheArchiveAndNoOthers() {
+        byte[] gdtf = new GdtfByHand()
+                .mode("Standard", GdtfByHand.channel("1", "Dimmer"))
+                .file();
+        MvrReading.Read read = read(new MvrByHand()
+                .layer(
+                        "Rig",
+                        "",
+                        fixture(1, "a", element("GDTFSpec", "Pellucid@Wader")),
+                        fixture(2, "b", element("GDTFSpec", "none.gdtf")))
+                .file("pellucid@wader.GDTF", gdtf)
+                .file("unused.gdtf", gdtf)
+                .file("truss.3ds", new byte[] {1, 2, 3}));
+        assertThat(read.types()).containsOnlyKeys("Pellucid@Wader.gdtf");
+        assertThat(read.types().get("Pellucid@Wader.gdtf")).isEqualTo(gdtf);
+    }
+
+    @Test
+    void anotherVersionIsReadAndNoted() {
+        assertThat(read(new MvrByHand().version("verMajor=\"2\" verMinor=\"0\""))
+                        .notes())
+                .extracting(MvrNote::kind)
+                .containsExactly(Kind.VERSION_UNKNOWN);
+    }
+
+    private static void refused(byte[] file, String sentence) {
+        MvrReading reading = MvrReader.read(file);
+        assertThat(reading).isInstanceOf(MvrReading.Refused.class);
+        assertThat(((MvrReading.Refused) reading).sentence()).contains(sentence);
+    }
+
+    private static byte[] zipped(String xml) {
+        return GdtfByHand.zip("GeneralSceneDescription.xml", xml.getBytes(StandardCharsets.UTF_8));
+    }
+
+    @Test
+    void filesThatAreNoSceneAreRefusedWithASentence() {
+        refused("not a zip".getBytes(StandardCharsets.UTF_8), "no ZIP archive");
+        refused(GdtfByHand.zip("description.xml", new byte[0]), "has no GeneralSceneDescription.xml");
+        refused(zipped("<GeneralSceneDescription/>"), "holds no scene");
+        refused(
+                zipped("<!DOCTYPE a [<!ENTITY e \"x\">]><GeneralSceneDescription>&e;</GeneralSceneDescription>"),
+                "document type declaration");
+        refused(GdtfByHand.zip("../GeneralSceneDescription.xml", new byte[0]), "leads out of it");
+        refused(zipped("<a>".repeat(100)), "nests deeper than 64");
+        refused(new byte[MvrReader.LARGEST_FILE + 1], "134217728 is the most");
+    }
+
+    @Test
+    void aSceneOfTooManyFixturesIsRefused() {
+        StringBuilder many = new StringBuilder();
+        for (int i = 1; i <= 20_001; i++) {
+            many.append("<Fixture uuid=\"").append(uuid(i)).append("\"/>");
+        }
+        refused(new MvrByHand().layer("Rig", "", many.toString()).mvr(), "more than 20000 fixtures");
+    }
+
+    /** Bytes changed at random anywhere in the file end in a scene or a sentence, never in anything else. */
+    @Test
+    void damagedFilesEndInASceneOrASentence() {
+        byte[] whole = new MvrByHand()
+                .position(uuid(70), "Rail")
+                .layer(
+                        "Rig",
+                        moved("0", "0", "0"),
+                        fixture(1, "a", moved("1", "2", "3"), addresses("17"), element("FixtureID", "1")))
+                .mvr();
+        Random random = new Random(4);
+        int scenes = 0;
+        for (int i = 0; i < 2_000; i++) {
+            byte[] damaged = Arrays.copyOf(whole, whole.length - (i % 7 == 0 ? random.nextInt(whole.length) : 0));
+            for (int n = 0; n < 1 + random.nextInt(4) && damaged.length > 0; n++) {
+                damaged[random.nextInt(damaged.length)] = (byte) random.nextInt(256);
+            }
+            MvrReading reading = MvrReader.read(damaged);
+            scenes += reading instanceof MvrReading.Read ? 1 : 0;
+            assertThat(reading)
+                    .matches(r -> r instanceof MvrReading.Read
+                            || !((MvrReading.Refused) r).sentence().isBlank());
+        }
+        assertThat(scenes).isBetween(1, 1_999);
+    }
+}
