@@ -155,7 +155,6 @@ const begin = (typed) => {
   input.value = typed ?? textOf(grid.row, grid.column);
   td.replaceChildren(input);
   input.focus();
-  tell("");
 };
 
 const close = () => {
@@ -170,10 +169,7 @@ const send = async (key, row, column, text) => {
   if (!answer.ok) {
     tell(answer.reason || "The server did not take it; nothing has changed.");
     await load();
-    grid.row = grid.at.get(key) ?? row;
-    grid.from = grid.row;
-    inSight();
-    draw();
+    go(grid.at.get(key) ?? row, grid.columns.findIndex((c) => c.name === column), false);
     begin(text);
     editor()?.setAttribute("aria-invalid", "true");
     return;
@@ -191,6 +187,7 @@ const commit = (down, right) => {
   const changed = text.trim() !== textOf(row, column).trim();
   const { name } = grid.columns[column];
   const key = keyOf(row);
+  tell("");
   close();
   go(row + down, column + right, false);
   if (changed) {

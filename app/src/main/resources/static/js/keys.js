@@ -34,6 +34,9 @@ document.addEventListener("mousedown", (event) => {
 
 const act = (event) => {
   const free = !typing(event.target);
+  if (event.key === "/" && event.target.id === "jot" && event.target.value === "") {
+    return true;
+  }
   if (event.key === "/" && free) {
     document.getElementById("jot")?.focus();
     return true;

@@ -17,7 +17,8 @@ record Tape(
         List<Run> reserved,
         List<Run> free,
         List<Caption> captions,
-        List<Clash> clashes) {
+        List<Clash> clashes,
+        List<Parked> parked) {
 
     static final int PITCH = 62;
     static final int LEFT = 118;
@@ -52,6 +53,9 @@ record Tape(
 
     /** Words above the tape. */
     record Caption(double x, String words, boolean isClash) {}
+
+    /** A slot that holds a value. */
+    record Parked(double x, String title) {}
 
     /** Slots that two take. */
     record Clash(double x, double width) {}

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import taxon.app.addresses.Tape.Box;
 import taxon.app.addresses.Tape.Caption;
 import taxon.app.addresses.Tape.Clash;
@@ -62,7 +63,8 @@ final class TapeMaker {
                         .map(r -> run(r, freeWords(r)))
                         .toList(),
                 captions(inOrder, overlaps),
-                overlaps.stream().map(o -> clash(o.shared())).toList());
+                overlaps.stream().map(o -> clash(o.shared())).toList(),
+                inOrder.stream().flatMap(TapeMaker::parked).toList());
     }
 
     private Box box(PlannedBlock block) {
@@ -82,6 +84,17 @@ final class TapeMaker {
                 Marks.of(standing),
                 block.label() + " " + block.type().fullName() + ", " + block.footprint() + " slots from " + start(block)
                         + ", " + Marks.of(standing).word());
+    }
+
+    /** The parked slots of a block that lie inside the universe. */
+    private static Stream<Tape.Parked> parked(PlannedBlock block) {
+        SlotRange slots = block.slots().orElseThrow();
+        return block.fixture().traits().parked().stream()
+                .filter(p -> p.block() == block.ref().block() && p.offset() <= slots.length())
+                .map(p -> new Tape.Parked(
+                        Tape.x(slots.first() + p.offset() - 1),
+                        block.label() + ": slot " + (slots.first() + p.offset() - 1) + " parked at " + p.value() + ", "
+                                + p.why()));
     }
 
     private static Run run(SlotRange slots, String words) {

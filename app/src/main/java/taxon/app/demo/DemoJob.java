@@ -65,7 +65,7 @@ final class DemoJob {
                 sacn(5, "hull and gate", 2, 1),
                 sacn(6, "laser only", 2, 2),
                 new Universe(UniverseNumber.of(7), "wireless", Optional.empty())));
-        return DemoPlaces.hang(plan.with(evidence(plan, now)));
+        return DemoGroups.gather(DemoPlaces.hang(plan.with(evidence(plan, now))));
     }
 
     private static Intake list() {
@@ -179,7 +179,7 @@ final class DemoJob {
                 .orElseThrow();
     }
 
-    private static Plan apply(Plan plan, Edit edit) {
+    static Plan apply(Plan plan, Edit edit) {
         if (edit.applyTo(plan) instanceof Edit.Changed changed) {
             return changed.plan();
         }

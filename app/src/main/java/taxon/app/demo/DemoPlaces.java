@@ -6,7 +6,6 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import taxon.core.arranging.Arranging;
 import taxon.core.arranging.Spread;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
@@ -57,11 +56,9 @@ final class DemoPlaces {
         Set<FixtureKey> there =
                 plan.fixturesOn(position).stream().map(Fixture::key).collect(Collectors.toSet());
         Length half = Length.ZERO.towards(Length.metres(place.length()), 1, 2).minus(Length.metres("0.5"));
-        Edit edit = Arranging.propose(plan, there, new Spread.FromTo(half.negated(), half))
-                .edit();
-        if (edit.applyTo(plan) instanceof Edit.Changed changed) {
-            return changed.plan();
-        }
-        throw new IllegalStateException("the demo's own edit was refused: " + edit.title());
+        return DemoJob.apply(
+                plan,
+                Arranging.propose(plan, there, new Spread.FromTo(half.negated(), half))
+                        .edit());
     }
 }

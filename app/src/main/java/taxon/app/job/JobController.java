@@ -1,6 +1,7 @@
 package taxon.app.job;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -13,11 +14,15 @@ import org.springframework.web.bind.annotation.PostMapping;
 import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
+import taxon.app.store.JournalEntry;
 import taxon.app.store.JournalStore;
 import taxon.app.store.RevisionStore;
 import taxon.app.web.Frames;
+import taxon.app.web.NotThereException;
 import taxon.app.web.People;
 import taxon.app.web.Reply;
+import taxon.core.history.ChangeLine;
+import taxon.core.history.ChangeLines;
 import taxon.core.rig.JobEdits;
 import taxon.core.rig.JobSheet;
 import taxon.formats.json.JobJson;
@@ -26,6 +31,7 @@ import taxon.formats.json.Json;
 /** One job: its sheet, its history, undo and redo, and all of it as JSON. */
 @Controller
 class JobController {
+    private static final int SHOWN_LINES = 1000;
     private static final int SHOWN = 200;
 
     private final Frames frames;
@@ -73,7 +79,24 @@ class JobController {
         JobState state = frames.open(job, Optional.empty(), request, model);
         model.addAttribute("sheet", state.plan().sheet());
         model.addAttribute("history", journal.latest(job, SHOWN));
+        model.addAttribute("who", People.of(request));
         return "job/sheet";
+    }
+
+    /** What one edit changed, line by line. */
+    @GetMapping("/jobs/{job}/history/{id}")
+    Object entry(@PathVariable int job, @PathVariable int id, HttpServletRequest request, Model model) {
+        JobState state = frames.state(job);
+        JournalEntry entry = journal.find(job, id).orElseThrow(() -> new NotThereException("history entry " + id));
+        List<ChangeLine> lines = ChangeLines.of(entry.delta(), state.plan());
+        if (Reply.wantsJson(request)) {
+            return Reply.json(HttpStatus.OK, HistoryJson.write(entry, lines));
+        }
+        frames.open(job, Optional.empty(), request, model);
+        model.addAttribute("entry", entry);
+        model.addAttribute("lines", lines.stream().limit(SHOWN_LINES).toList());
+        model.addAttribute("more", Math.max(0, lines.size() - SHOWN_LINES));
+        return "job/history";
     }
 
     @PostMapping("/jobs/{job}/sheet")

@@ -5,26 +5,54 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import taxon.app.web.Marks;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.fixture.Part;
+import taxon.core.grouping.Cells;
+import taxon.core.grouping.Groupings;
+import taxon.core.grouping.IdRuns;
 import taxon.core.network.Route;
 import taxon.core.proof.Standing;
 import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureId;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
+import taxon.core.rig.Traits;
 import taxon.core.rig.Universe;
+import taxon.core.rows.CellText;
+import taxon.core.rows.FixtureColumn;
 
 /** The patch as papers: by fixture and by universe. */
 public final class PatchSheets {
     public static final String BY_FIXTURE = "by-fixture";
     public static final String BY_UNIVERSE = "by-universe";
+    public static final String GROUPS = "groups";
+    public static final String TO_KNOW = "to-know";
 
     private static final List<String> FIXTURE_COLUMNS = List.of(
             "Fixture ID", "Type", "Mode", "Position", "Unit", "Block", "Address", "Slots", "Standing", "Name and note");
     private static final List<String> UNIVERSE_COLUMNS =
             List.of("Slots", "Fixture ID", "Block", "Type", "Mode", "Position", "Unit", "Standing", "Name and note");
+
+    private static final List<String> GROUP_COLUMNS =
+            List.of("Group", "Name", "Folder", "Because", "Count", "Fixture IDs");
+    private static final List<String> TO_KNOW_COLUMNS = List.of(
+            "Fixture ID",
+            "Type",
+            "Position",
+            "Unit",
+            "Offset",
+            "Purpose",
+            "Colour",
+            "Axes",
+            "Mirrors",
+            "Hazard",
+            "Parked slots",
+            "Cells");
 
     private final Plan plan;
     private final String revision;
@@ -43,7 +71,7 @@ public final class PatchSheets {
     }
 
     public List<Sheet> all() {
-        return List.of(byFixture(), byUniverse());
+        return List.of(byFixture(), byUniverse(), groups(), toKnow());
     }
 
     public Sheet byFixture() {
@@ -105,6 +133,62 @@ public final class PatchSheets {
                                 .toList()))
                 .toList();
         return sheet(BY_UNIVERSE, "Patch by universe", UNIVERSE_COLUMNS, groups);
+    }
+
+    /** Groups that were made, then those that come by themselves. */
+    public Sheet groups() {
+        List<List<String>> rows = Groupings.all(plan).stream()
+                .map(g -> List.of(
+                        g.id().map(FixtureId::toString).orElse(""),
+                        g.name(),
+                        String.join(" / ", g.folders()),
+                        g.origin().words(),
+                        String.valueOf(g.members().size()),
+                        IdRuns.words(g.members())))
+                .toList();
+        return sheet(GROUPS, "Groups", GROUP_COLUMNS, List.of(new Sheet.Group("", rows)));
+    }
+
+    /** What the programmer should know of single fixtures; those of which there is nothing are left out. */
+    public Sheet toKnow() {
+        List<List<String>> rows = plan.fixtures().stream()
+                .filter(f -> !f.traits().equals(Traits.NONE)
+                        || f.offset().isPresent()
+                        || !Cells.of(plan.mode(f)).isEmpty())
+                .map(this::knownRow)
+                .toList();
+        return sheet(TO_KNOW, "What to know", TO_KNOW_COLUMNS, List.of(new Sheet.Group("", rows)));
+    }
+
+    private List<String> knownRow(Fixture fixture) {
+        Traits traits = fixture.traits();
+        List<Part> cells = Cells.of(plan.mode(fixture));
+        return List.of(
+                fixture.label(),
+                plan.type(fixture).fullName(),
+                plan.position(fixture).name(),
+                String.valueOf(fixture.unit()),
+                CellText.of(plan, fixture, FixtureColumn.OFFSET),
+                traits.purpose(),
+                traits.colour(),
+                axes(traits),
+                CellText.of(plan, fixture, FixtureColumn.MIRRORS),
+                traits.hazard(),
+                traits.parked().stream()
+                        .map(p -> p.block() + "." + p.offset() + " = " + p.value() + " " + p.why())
+                        .collect(Collectors.joining("; ")),
+                cells.isEmpty()
+                        ? ""
+                        : cells.get(0) + " to " + cells.get(cells.size() - 1).number());
+    }
+
+    private static String axes(Traits traits) {
+        return Stream.of(
+                        traits.panReversed() ? "pan reversed" : "",
+                        traits.tiltReversed() ? "tilt reversed" : "",
+                        traits.axesSwapped() ? "swapped" : "")
+                .filter(w -> !w.isEmpty())
+                .collect(Collectors.joining(", "));
     }
 
     private record Line(int slot, List<String> cells) {}

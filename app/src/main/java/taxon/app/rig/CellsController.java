@@ -99,10 +99,21 @@ class CellsController {
         return column;
     }
 
-    /** Fills the cells below the first with its text: {@code keys} from top to bottom, {@code column}. */
+    /**
+     * Fills the cells below the first with its text, or all of them with {@code text} where that is given: {@code keys} from
+     * top to bottom, {@code column}.
+     */
     @PostMapping("/jobs/{job}/cells/fill")
     Object fill(@PathVariable int job, HttpServletRequest request) {
-        return proposeColumn(job, request, "filled down", (plan, rows, column) -> Series.down(plan, rows, column));
+        Optional<String> text = Optional.ofNullable(request.getParameter("text"));
+        return proposeColumn(
+                job,
+                request,
+                "filled down",
+                (plan, rows, column) -> text.map(t -> rows.stream()
+                                .map(f -> new CellChange(f.key(), column, t))
+                                .toList())
+                        .orElseGet(() -> Series.down(plan, rows, column)));
     }
 
     /** Counts on from the first one or two cells ({@code seeds}). */
@@ -172,7 +183,7 @@ class CellsController {
         RigTable table = RigTable.of(PageView.of(request));
         Pasted pasted = Pasted.match(
                 state.plan(), cells.get(), below(table.rows(state.plan()), fields), editable(table, fields));
-        int rows = cells.get().size();
+        int rows = cells.get().size() - (pasted.byId() ? 1 : 0);
         String title = rows == 1 ? "1 row pasted" : rows + " rows pasted";
         return open(reply, state, new CellsJson.Wanted(title, pasted.changes(), PastedText.sentences(pasted)));
     }

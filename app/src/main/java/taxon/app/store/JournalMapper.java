@@ -75,6 +75,11 @@ interface JournalMapper {
             """)
     List<JournalRow> latest(@Param("job") int job, @Param("most") int most);
 
+    @Select("""
+            select id, version, title, who, at, kind, state, delta from journal where job_id = #{job} and id = #{id}
+            """)
+    Optional<JournalRow> find(@Param("job") int job, @Param("id") int id);
+
     @Select("select coalesce(max(id), 0) from journal where job_id = #{job} and kind = 'PLAN' and state = 'DONE'")
     int lastDoneId(int job);
 

@@ -66,6 +66,11 @@ public class JournalStore {
         return rows.latest(job, most).stream().map(r -> entry(r, UNREAD)).toList();
     }
 
+    /** One entry with its delta. */
+    public Optional<JournalEntry> find(int job, int id) {
+        return rows.find(job, id).map(JournalStore::entry);
+    }
+
     int lastDoneId(int job) {
         return rows.lastDoneId(job);
     }

@@ -14,6 +14,7 @@ import java.util.stream.Stream;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
+import org.openqa.selenium.Rectangle;
 import org.openqa.selenium.StaleElementReferenceException;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
@@ -163,6 +164,59 @@ public final class Browser implements AutoCloseable {
 
     public void pressWith(Keys modifier, CharSequence key) {
         new Actions(driver).keyDown(modifier).sendKeys(key).keyUp(modifier).perform();
+    }
+
+    public void clickWith(Keys modifier, String css) {
+        WebElement element = find(css);
+        driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", element);
+        new Actions(driver).keyDown(modifier).click(element).keyUp(modifier).perform();
+    }
+
+    public String attribute(String css, String name) {
+        return String.valueOf(find(css).getDomAttribute(name));
+    }
+
+    /** Presses the pointer on one element, moves it by so many pixels and lets go. */
+    public void drag(String css, int right, int down) {
+        WebElement element = find(css);
+        driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", element);
+        new Actions(driver)
+                .moveToElement(element)
+                .clickAndHold()
+                .moveByOffset(right / 2, down / 2)
+                .moveByOffset(right - right / 2, down - down / 2)
+                .release()
+                .perform();
+    }
+
+    /** Drags from a little before one element to a little behind another: over an area with both in it. */
+    public void dragOver(String firstCss, String lastCss, int margin) {
+        WebElement first = find(firstCss);
+        driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", first);
+        Rectangle from = first.getRect();
+        Rectangle to = find(lastCss).getRect();
+        int right = to.x + to.width - from.x + 2 * margin;
+        int down = to.y + to.height - from.y + 2 * margin;
+        new Actions(driver)
+                .moveToElement(first, -from.width / 2 - margin, -from.height / 2 - margin)
+                .clickAndHold()
+                .moveByOffset(right / 2, down / 2)
+                .moveByOffset(right - right / 2, down - down / 2)
+                .release()
+                .perform();
+    }
+
+    /** Pastes a text into what has the focus, as Ctrl+V does with that in the clipboard. */
+    public void paste(String text) {
+        driver.executeScript(
+                "const d = new DataTransfer(); d.setData('text/plain', arguments[0]);"
+                        + " document.activeElement.dispatchEvent(new ClipboardEvent('paste',"
+                        + " {clipboardData: d, bubbles: true, cancelable: true}));",
+                text);
+    }
+
+    public void focus(String css) {
+        driver.executeScript("arguments[0].focus()", find(css));
     }
 
     private WebElement find(String css) {

@@ -1,6 +1,7 @@
 package taxon.app.testing;
 
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
@@ -10,6 +11,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
 
 /** Opens what Taxon hands over, with other readers than its own. */
 public final class Zips {
@@ -25,6 +27,21 @@ public final class Zips {
             throw new UncheckedIOException(e);
         }
         return entries;
+    }
+
+    /** An archive of these entries, written by the JDK. */
+    public static byte[] zip(Map<String, byte[]> entries) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            for (Map.Entry<String, byte[]> entry : entries.entrySet()) {
+                zip.putNextEntry(new ZipEntry(entry.getKey()));
+                zip.write(entry.getValue());
+                zip.closeEntry();
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toByteArray();
     }
 
     /** The text of a PDF as poppler's pdftotext reads it. */

@@ -1,0 +1,77 @@
+package taxon.app.demo;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.TreeSet;
+import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
+import taxon.core.rig.Edit;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureId;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Group;
+import taxon.core.rig.Group.GroupKind;
+import taxon.core.rig.Group.Rule;
+import taxon.core.rig.GroupEdits;
+import taxon.core.rig.Plan;
+import taxon.core.rig.Traits;
+import taxon.core.rig.Traits.Parked;
+
+/** The demo's folders and groups, and what is special about a few of its fixtures. */
+final class DemoGroups {
+    private DemoGroups() {}
+
+    static Plan gather(Plan plan) {
+        Plan gathered = DemoJob.apply(plan, GroupEdits.make(Group.folder(1, "Quays", Optional.empty())));
+        gathered = DemoJob.apply(gathered, made("North wash", 1, keys(gathered, 101, 108), List.of()));
+        gathered = DemoJob.apply(gathered, made("South wash", 2, keys(gathered, 109, 116), List.of()));
+        Rule herons = Rule.ofType(byId(gathered, 201).type());
+        gathered = DemoJob.apply(gathered, made("Herons", 11, List.of(), List.of(herons)));
+        return special(gathered);
+    }
+
+    private static Edit made(String name, int id, List<FixtureKey> members, List<Rule> rules) {
+        Optional<Integer> folder = Optional.of(1).filter(f -> rules.isEmpty());
+        return GroupEdits.make(new Group(
+                1, GroupKind.GROUP, name, Optional.of(FixtureId.of(id)), folder, new TreeSet<>(members), rules));
+    }
+
+    private static List<FixtureKey> keys(Plan plan, int first, int last) {
+        return IntStream.rangeClosed(first, last)
+                .mapToObj(i -> byId(plan, i).key())
+                .toList();
+    }
+
+    private static Plan special(Plan plan) {
+        Plan changed = plan;
+        for (int id = 205; id <= 208; id++) {
+            FixtureKey mirrored = byId(plan, 409 - id).key();
+            changed = with(changed, id, t -> t.withPanReversed(true).withMirrors(Optional.of(mirrored)));
+        }
+        changed = with(changed, 801, t -> t.withHazard("beam crosses the Dock steps"));
+        return with(
+                changed,
+                1,
+                t -> new Traits(
+                        "work light",
+                        "",
+                        false,
+                        false,
+                        false,
+                        Optional.empty(),
+                        "",
+                        List.of(new Parked(1, 24, 40, "stairs stay lit"))));
+    }
+
+    private static Plan with(Plan plan, int id, UnaryOperator<Traits> change) {
+        Fixture fixture = byId(plan, id);
+        return plan.with(fixture.withTraits(change.apply(fixture.traits())));
+    }
+
+    private static Fixture byId(Plan plan, int id) {
+        return plan.fixtures().stream()
+                .filter(f -> f.id().equals(Optional.of(FixtureId.of(id))))
+                .findFirst()
+                .orElseThrow(() -> new IllegalStateException("the demo has no fixture " + id));
+    }
+}

@@ -1,0 +1,221 @@
+package taxon.app.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.openqa.selenium.Keys;
+import taxon.app.testing.Browser;
+import taxon.app.testing.Http;
+import taxon.app.testing.TaxonServer;
+
+/** The hands: areas and drags on the drawing, the table by keyboard, pasted rows, the jot line, two browsers, a restart. */
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class RigHandsBrowserTest {
+    private static TaxonServer server;
+    private static Browser browser;
+    private static Path data;
+
+    @BeforeAll
+    static void start() {
+        server = TaxonServer.empty();
+        data = server.data();
+        server.http().post("/jobs", "name", "Hands");
+        add(8, "fernglass-heron-380/24-channel", "Crane rail", 201);
+        add(200, "generic-rgb/3-channel", "Dock floor", 1001);
+        post("/jobs/1/positions/1", "name", "Crane rail", "length", "20 m", "upstage", "6");
+        browser = Browser.start();
+    }
+
+    private static void add(int count, String type, String position, int firstId) {
+        post("/jobs/1/fixtures", "count", count, "type", type, "position", position, "firstId", firstId);
+    }
+
+    private static void post(String path, Object... fields) {
+        Http http = server.http();
+        Object[] all = new Object[fields.length + 2];
+        all[0] = "version";
+        all[1] = http.version(1);
+        System.arraycopy(fields, 0, all, 2, fields.length);
+        assertThat(http.post(path, all).status()).isEqualTo(200);
+    }
+
+    @AfterAll
+    static void stop() {
+        browser.close();
+        server.close();
+    }
+
+    private static String job() {
+        return server.url() + "/jobs/1/";
+    }
+
+    private static String unit(int key) {
+        return "#above a[data-k='" + key + "'] rect";
+    }
+
+    private static void cell(String row, int column) {
+        browser.until(
+                "no row " + row,
+                () -> browser.texts("#grid.live td[data-c='0']").contains(row));
+        int at = browser.texts("#grid.live td[data-c='0']").indexOf(row);
+        int first = Integer.parseInt(browser.attribute("#grid.live td[data-c='0']", "data-r"));
+        browser.click("#c-" + (first + at) + "-" + column);
+    }
+
+    @Test
+    @Order(1)
+    void anAreaOfTheDrawingIsChosenWithShiftAndCtrlOnTop() {
+        browser.open(job() + "rig");
+        browser.see("#count", "208 rows");
+        browser.dragOver(unit(1), unit(3), 6);
+        browser.see(".card .id", "3");
+        assertThat(browser.url()).endsWith("?sel=1-3");
+        browser.clickWith(Keys.CONTROL, unit(2));
+        browser.see(".card .id", "2");
+        assertThat(browser.url()).endsWith("?sel=1,3");
+        browser.clickWith(Keys.SHIFT, unit(6));
+        browser.until("no run", () -> browser.url().endsWith("?sel=1-6"));
+        browser.click("#legend a", "Heron 380");
+        browser.see(".told", "8 fixtures chosen.");
+        browser.click("[data-all='1']");
+        browser.until("not all on the position", () -> browser.url().endsWith("?sel=1-8"));
+    }
+
+    @Test
+    @Order(2)
+    void unitsAreDraggedAlongTheirPositionOnSteps() {
+        post("/jobs/1/jot", "q", "arrange 201-208 from -7 to 7");
+        browser.open(job() + "rig?sel=2-4");
+        browser.drag(unit(3), 40, 0);
+        browser.see("#proposal h2", "3 units arranged");
+        assertThat(browser.texts("#proposal td").toString()).contains("-3 m", "-2 m", "-1 m");
+        browser.press(Keys.ENTER);
+        browser.see(".told", "3 units arranged.");
+        browser.drag(unit(8), -41, 6);
+        browser.until("not moved", () -> browser.texts("#grid td").contains("6 m"));
+        browser.pressWith(Keys.CONTROL, "z");
+        browser.see(".told", "Undone: Offset of 208.");
+    }
+
+    @Test
+    @Order(3)
+    void cellsAreTypedIntoAndASeriesIsCountedOn() {
+        browser.open(job() + "rig?filter=heron");
+        cell("201", 6);
+        browser.press("2.1", Keys.ENTER);
+        browser.until("not kept", () -> browser.texts("#grid td").contains("2.001"));
+        browser.press(Keys.ARROW_UP);
+        for (int i = 0; i < 7; i++) {
+            browser.pressWith(Keys.SHIFT, Keys.ARROW_DOWN);
+        }
+        browser.click("[data-grid=series]");
+        browser.see("#proposal h2", "Address counted on");
+        browser.see("#proposal td", "2.169");
+        browser.press(Keys.ENTER);
+        browser.see(".told", "Address counted on.");
+        assertThat(browser.url()).contains("filter=heron");
+        browser.until("not there", () -> browser.texts("#grid.live td").contains("2.169"));
+        cell("203", 4);
+        browser.press("none", Keys.TAB);
+        browser.see("#grid-told", "The unit cannot be none; it takes a whole number, 1 to 9999.");
+        assertThat(browser.value("#cell-editor")).isEqualTo("none");
+        browser.press(Keys.ESCAPE);
+    }
+
+    @Test
+    @Order(4)
+    void twoHundredRowsArePasted() {
+        browser.open(job() + "rig?sort=-id");
+        browser.until("no rows", () -> browser.texts("#grid.live td").contains("1200"));
+        assertThat(browser.count("#grid tbody tr"))
+                .as("only what is in sight is in the page")
+                .isLessThan(80);
+        browser.focus("#grid table");
+        browser.paste("ID\tNote\n"
+                + IntStream.rangeClosed(1001, 1200)
+                        .mapToObj(i -> i + "\tlamp " + i)
+                        .collect(Collectors.joining("\n")));
+        browser.see("#proposal", "200 cells of 200 fixtures");
+        browser.press(Keys.ENTER);
+        browser.see(".told", "200 rows pasted.");
+        browser.until("not there", () -> browser.texts("#grid.live td").contains("lamp 1200"));
+        browser.focus("#grid table");
+        browser.pressWith(Keys.CONTROL, Keys.END);
+        browser.until("not scrolled", () -> browser.texts("#grid td").contains("201"));
+    }
+
+    @Test
+    @Order(5)
+    void theJotLineCompletesShowsAndDoes() {
+        browser.open(job() + "rig");
+        browser.focus("#grid table");
+        browser.open(job() + "addresses");
+        browser.press("/");
+        browser.press("add 4 tern");
+        browser.see("#jot-told", "Next: in which mode");
+        browser.press(Keys.TAB);
+        browser.see("#jot-told", "Next: on which position");
+        browser.press(" on Gate tower as 401");
+        browser.see("#jot-told", "Enter: 4 × Fernglass Tern added");
+        browser.see("#jot-told", "Gate tower is a new position.");
+        browser.press(Keys.ENTER);
+        browser.see(".told", "4 × Fernglass Tern added.");
+        browser.see(".card .id", "4");
+        browser.press("/");
+        browser.press("move 401 to");
+        browser.see("#jot-told", "Next: to which position");
+        browser.press(Keys.ENTER);
+        browser.see(".refused", "to which position is missing");
+        assertThat(browser.value("#jot")).isEqualTo("move 401 to");
+    }
+
+    @Test
+    @Order(6)
+    void twoBrowsersFollowEachOtherAndNeverOverwriteSilently() {
+        try (Browser other = Browser.start()) {
+            other.open(job() + "rig?sel=1");
+            browser.open(job() + "rig?sel=1");
+            other.click(".card summary", "Change this fixture");
+            other.type("#f-note", "typed by the other");
+            browser.click(".card summary", "Change this fixture");
+            browser.type("#f-name", "Bow");
+            browser.click(".card .btn", "Keep changes");
+            browser.see(".told", "Fixture 201 changed.");
+            other.see("#news", "Fixture 201 changed. What you are typing is kept.");
+            other.until("the table follows", () -> other.texts("#grid td").contains("Bow"));
+            assertThat(other.value("#f-note")).isEqualTo("typed by the other");
+            other.click(".card .btn", "Keep changes");
+            other.see(".refused", "The job changed since this page was made");
+            assertThat(other.value("#f-note")).isEqualTo("typed by the other");
+            other.click(".card .btn", "Keep changes");
+            other.see(".told", "Fixture 201 changed.");
+            browser.until("the first follows", () -> browser.texts("#grid td").contains("typed by the other"));
+        }
+    }
+
+    @Test
+    @Order(7)
+    void undoGoesOnAfterARestart() {
+        String before = browser.texts("#undo").get(0);
+        assertThat(before).contains("Undo: Fixture 201 changed");
+        server.close();
+        server = TaxonServer.on(data);
+        browser.open(job() + "rig?sel=1");
+        browser.click("#undo button");
+        browser.see(".told", "Undone: Fixture 201 changed.");
+        browser.click("#undo button");
+        browser.see(".told", "Undone:");
+        browser.click("#redo button");
+        browser.see(".told", "Done again:");
+        browser.open(job() + "sheet");
+        browser.see("#work td", "200 rows pasted");
+    }
+}

@@ -1,0 +1,135 @@
+package taxon.app.rig;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import taxon.app.testing.Http;
+import taxon.app.testing.Http.Answer;
+import taxon.app.testing.TaxonServer;
+import taxon.app.testing.Zips;
+import tools.jackson.databind.JsonNode;
+
+/** A scene file on its way into a job. */
+class SceneHttpTest {
+    private static final String GDTF = "<?xml version=\"1.0\"?><GDTF DataVersion=\"1.2\"><FixtureType Name=\"Wader\""
+            + " ShortName=\"Wader\" LongName=\"Pellucid Wader\" Manufacturer=\"Pellucid\""
+            + " FixtureTypeID=\"0F1E2D3C-4B5A-6978-8796-A5B4C3D2E1F0\"><Geometries><Geometry Name=\"Body\"/></Geometries>"
+            + "<DMXModes><DMXMode Name=\"Standard\" Geometry=\"Body\"><DMXChannels><DMXChannel DMXBreak=\"1\" Offset=\"1\""
+            + " Geometry=\"Body\"><LogicalChannel Attribute=\"Dimmer\"><ChannelFunction Name=\"D\" Attribute=\"Dimmer\""
+            + " DMXFrom=\"0/1\" Default=\"0/1\"/></LogicalChannel></DMXChannel></DMXChannels></DMXMode></DMXModes>"
+            + "</FixtureType></GDTF>";
+
+    private TaxonServer server;
+    private Http http;
+
+    @BeforeEach
+    void start() {
+        server = TaxonServer.empty();
+        http = server.http();
+        http.post("/jobs", "name", "Scene");
+    }
+
+    @AfterEach
+    void stop() {
+        server.close();
+    }
+
+    private static String fixture(int n, int millimetres, int address) {
+        return "<Fixture uuid=\"0f1e2d3c-4b5a-6978-8796-00000000000" + n + "\" name=\"\"><Matrix>{1,0,0}{0,1,0}{0,0,1}{"
+                + millimetres + ",6000,7000}</Matrix><GDTFSpec>wader.gdtf</GDTFSpec><GDTFMode>Standard</GDTFMode>"
+                + "<FixtureID>" + (200 + n) + "</FixtureID><Position>0f1e2d3c-4b5a-6978-8796-0000000000aa</Position>"
+                + "<Addresses><Address break=\"0\">" + address + "</Address></Addresses></Fixture>";
+    }
+
+    private static byte[] scene(boolean withType, String... fixtures) {
+        String xml = "<GeneralSceneDescription verMajor=\"1\" verMinor=\"6\"><Scene><AUXData><Position"
+                + " uuid=\"0f1e2d3c-4b5a-6978-8796-0000000000aa\" name=\"Crane rail\"/></AUXData><Layers><Layer"
+                + " uuid=\"0f1e2d3c-4b5a-6978-8796-0000000000bb\" name=\"Lights\"><ChildList>"
+                + String.join("", fixtures)
+                + "</ChildList></Layer></Layers></Scene></GeneralSceneDescription>";
+        Map<String, byte[]> files = new LinkedHashMap<>();
+        files.put("GeneralSceneDescription.xml", xml.getBytes(StandardCharsets.UTF_8));
+        if (withType) {
+            files.put("wader.gdtf", Zips.zip(Map.of("description.xml", GDTF.getBytes(StandardCharsets.UTF_8))));
+        }
+        return Zips.zip(files);
+    }
+
+    private String give(byte[] scene) {
+        Answer given = http.upload("/jobs/1/scenes", "dock.mvr", scene);
+        assertThat(given.status()).as(given.text()).isEqualTo(200);
+        return given.json().path("next").asString();
+    }
+
+    private Answer apply(String path) {
+        return http.post(path + "/apply", "version", http.version(1));
+    }
+
+    private JsonNode fixtures() {
+        return http.get("/jobs/1/fixtures").json().path("fixtures");
+    }
+
+    @Test
+    void aSceneIsLookedAtMergedAndUndoneAsOne() {
+        String path = give(scene(true, fixture(1, -3000, 1), fixture(2, 3000, 2)));
+        assertThat(http.get(path).json().path("headline").asString()).isEqualTo("2 new, 0 changed, 0 the same, 0 gone");
+        assertThat(fixtures()).isEmpty();
+        assertThat(http.get("/jobs/1/types?q=wader").json().path("found").asInt())
+                .as("nothing is kept in the library before")
+                .isZero();
+        assertThat(apply(path).status()).isEqualTo(200);
+        assertThat(fixtures()
+                        .valueStream()
+                        .map(f -> f.path("id").asInt() + " " + f.path("offset").asLong()))
+                .containsExactly("201 -3000000", "202 3000000");
+        assertThat(http.get("/jobs/1/types?q=wader").json().path("found").asInt())
+                .isEqualTo(1);
+        assertThat(http.page("/jobs/1/rig").text()).contains("id=\"above\"", "Crane rail");
+        assertThat(apply(path).status()).as("only once").isEqualTo(409);
+        http.post("/jobs/1/undo", "version", http.version(1));
+        assertThat(fixtures()).isEmpty();
+    }
+
+    @Test
+    void aLaterStateOfTheSceneIsMergedByUuid() {
+        apply(give(scene(true, fixture(1, -3000, 1), fixture(2, 3000, 2))));
+        String path = give(scene(true, fixture(1, -2500, 9), fixture(3, 0, 3)));
+        JsonNode looked = http.get(path).json();
+        assertThat(looked.path("headline").asString()).isEqualTo("1 new, 1 changed, 0 the same, 1 gone");
+        assertThat(looked.path("changes").toString()).contains("-3 m", "-2.5 m", "1.001", "1.009");
+        assertThat(http.page(path).text()).contains("stay on the rig");
+        http.post(path + "/request", "changes", "yes", "removal", "yes");
+        assertThat(http.get(path).json().path("changes").toString())
+                .as("addresses are kept now")
+                .contains("-2.5 m")
+                .doesNotContain("1.009");
+        apply(path);
+        assertThat(fixtures().valueStream().map(f -> f.path("id").asInt())).containsExactly(201, 203);
+    }
+
+    @Test
+    void aTypeThatIsMissingIsNamedAndFoundOnceItIsImported() {
+        String path = give(scene(false, fixture(1, 0, 1)));
+        assertThat(http.get(path).json().path("leftOut").asInt()).isEqualTo(1);
+        assertThat(http.get(path).json().path("remarks").toString()).contains("wader.gdtf", "Import or build it");
+        assertThat(apply(path).status()).isEqualTo(200);
+        assertThat(fixtures()).isEmpty();
+    }
+
+    @Test
+    void whatIsNoSceneIsRefusedAndADroppedOneChangesNothing() {
+        assertThat(http.upload("/jobs/1/scenes", "x.mvr", "no zip".getBytes(StandardCharsets.UTF_8))
+                        .reasons())
+                .contains("no ZIP archive");
+        String path = give(scene(true, fixture(1, 0, 1)));
+        assertThat(http.post(path + "/drop").status()).isEqualTo(200);
+        assertThat(apply(path).status()).isEqualTo(409);
+        assertThat(http.get("/jobs/1/scenes/99").status()).isEqualTo(404);
+        assertThat(http.post(path + "/apply").status()).as("without a version").isEqualTo(422);
+    }
+}
