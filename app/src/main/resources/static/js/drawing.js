@@ -57,6 +57,19 @@ const text = (words, classes, y, size) => {
   return element;
 };
 
+/** The mark of a unit's state, above its box. */
+const disc = (unit, size) => {
+  const half = size / 4;
+  const mark = document.createElementNS(SVG, "svg");
+  mark.setAttribute("class", "near");
+  mark.setAttribute("x", -half);
+  mark.setAttribute("y", -size - half);
+  mark.setAttribute("width", half * 2);
+  mark.setAttribute("height", half * 2);
+  mark.appendChild(document.createElementNS(SVG, "use")).setAttribute("href", `#${unit.dataset.disc}`);
+  return mark;
+};
+
 /** Labels what has become large enough to be read; what has become small again loses its label. */
 const label = (svg) => {
   const scale = factor(svg);
@@ -73,10 +86,10 @@ const label = (svg) => {
       continue;
     }
     if (size < READABLE) {
-      unit.append(text(unit.dataset.id, "m b", size * 0.14, size * 0.4));
+      unit.append(text(unit.dataset.id, "m b", size * 0.14, size * 0.4), disc(unit, size));
     }
     if (Number(unit.dataset.room) * scale >= ROOM_FOR_ADDRESS && Number(unit.dataset.room) < ROOM_FOR_ADDRESS) {
-      unit.append(text(unit.dataset.address, "m s", size * 0.95, Math.min(11, size * 0.4)));
+      unit.append(text(unit.dataset.address, "m s", size * 0.95, Math.min(11, size * 0.4, Number(unit.dataset.room) * 0.29)));
     }
   }
 };

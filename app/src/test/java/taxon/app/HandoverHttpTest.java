@@ -54,6 +54,10 @@ class HandoverHttpTest {
                         "patch-by-fixture.pdf",
                         "patch-by-universe.csv",
                         "patch-by-universe.pdf",
+                        "patch-groups.csv",
+                        "patch-groups.pdf",
+                        "patch-to-know.csv",
+                        "patch-to-know.pdf",
                         "taxon-job-1.schema.json",
                         "manifest.json");
     }
@@ -61,7 +65,7 @@ class HandoverHttpTest {
     @Test
     void everySumInTheManifestIsThatOfItsFile() throws Exception {
         JsonNode listed = Json.parse(files.get("manifest.json")).path("files");
-        assertThat(listed).hasSize(6);
+        assertThat(listed).hasSize(10);
         for (JsonNode file : listed) {
             byte[] sum = MessageDigest.getInstance("SHA-256")
                     .digest(files.get(file.path("name").asString()));

@@ -3,11 +3,11 @@ package taxon.app.rig;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.IntFunction;
 import org.springframework.web.util.HtmlUtils;
 import taxon.app.rig.RigPlan.Line;
 import taxon.app.rig.RigPlan.Segment;
 import taxon.app.rig.RigPlan.Unit;
-import taxon.app.web.Frame;
 
 /** Writes the drawings of the rig as SVG. They may hold thousands of units, which is why no template does it. */
 final class RigSvg {
@@ -15,19 +15,25 @@ final class RigSvg {
     private static final double LETTER = 7.5;
 
     private final StringBuilder out = new StringBuilder(1 << 16);
-    private final Frame frame;
+    private final int job;
+    private final IntFunction<String> choosing;
     private final List<Written> names = new ArrayList<>();
 
     /** A name that stands on the drawing. */
     private record Written(double x, double y, String name) {}
 
-    private RigSvg(Frame frame) {
-        this.frame = frame;
+    private RigSvg(int job, IntFunction<String> choosing) {
+        this.job = job;
+        this.choosing = choosing;
     }
 
-    /** The rig from above. */
-    static String above(RigPlan plan, Frame frame, String frontWords) {
-        RigSvg svg = new RigSvg(frame);
+    /**
+     * The rig from above.
+     *
+     * @param choosing the address that chooses a fixture
+     */
+    static String above(RigPlan plan, int job, IntFunction<String> choosing, String frontWords) {
+        RigSvg svg = new RigSvg(job, choosing);
         svg.add(
                 "<svg id=\"above\" data-units hx-boost=\"false\" tabindex=\"0\" width=\"%d\" height=\"%d\" viewBox=\"0 0 %d %d\"",
                 plan.width(), plan.height(), plan.width(), plan.height());
@@ -38,8 +44,8 @@ final class RigSvg {
     }
 
     /** Positions of which it is not known where they lie, each as a bar. */
-    static String bars(RigDrawing drawing, Frame frame) {
-        RigSvg svg = new RigSvg(frame);
+    static String bars(RigDrawing drawing, int job, IntFunction<String> choosing) {
+        RigSvg svg = new RigSvg(job, choosing);
         svg.add(
                 "<svg id=\"bars\" data-units hx-boost=\"false\" tabindex=\"0\" width=\"%d\" height=\"%d\" viewBox=\"0 0 %d %d\"",
                 drawing.width(), drawing.height(), drawing.width(), drawing.height());
@@ -76,11 +82,23 @@ final class RigSvg {
         add(
                 "<g data-position=\"%d\"><line class=\"line\" x1=\"%.1f\" y1=\"%.1f\" x2=\"%.1f\" y2=\"%.1f\"/>",
                 line.position(), line.x1(), line.y1(), line.x2(), line.y2());
-        boolean upright = Math.abs(line.y1() - line.y2()) > 40;
-        double y = upright ? Math.max(line.y1(), line.y2()) + 24 : Math.min(line.y1(), line.y2()) - 30;
-        name(line.position(), line.name(), Math.min(line.x1(), line.x2()), y);
+        nameOf(line);
         line.units().forEach(this::unit);
         out.append("</g>");
+    }
+
+    /** Beside a row of units that are too small to be read, where there is room; else above it, or below an upright one. */
+    private void nameOf(Line line) {
+        boolean upright = Math.abs(line.y1() - line.y2()) > 40;
+        double left = Math.min(line.x1(), line.x2());
+        boolean tiny = line.units().stream().anyMatch(u -> !u.readable());
+        double beside = left - line.name().length() * LETTER - 14;
+        if (tiny && !upright && beside > 0) {
+            name(line.position(), line.name(), beside, line.y1() + 5);
+        } else {
+            double y = upright ? Math.max(line.y1(), line.y2()) + 24 : Math.min(line.y1(), line.y2()) - 30;
+            name(line.position(), line.name(), left, y);
+        }
     }
 
     /** A position's name chooses all that hangs on it. It stands a little higher where another name is already. */
@@ -92,7 +110,7 @@ final class RigSvg {
         names.add(new Written(x, free, name));
         add(
                 "<a href=\"/jobs/%d/choose?position=%d\" data-all=\"%d\"><title>Choose all on %s</title>",
-                frame.job(), position, position, safe(name));
+                job, position, position, safe(name));
         add("<text class=\"place halo\" x=\"%.1f\" y=\"%.1f\">%s</text></a>", x, free, safe(name));
     }
 
@@ -114,7 +132,11 @@ final class RigSvg {
         out.append("<title>")
                 .append(safe(u.mark().title() + ", " + u.mark().address() + guessed))
                 .append("</title>");
-        out.append("<rect rx=\"3\" class=\"box tint").append(u.mark().tint()).append(u.guessed() ? " guessed" : "");
+        out.append("<rect rx=\"")
+                .append(round(Math.min(3, u.size() / 5)))
+                .append("\" class=\"box tint")
+                .append(u.mark().tint())
+                .append(u.guessed() ? " guessed" : "");
         out.append("\" x=\"")
                 .append(half)
                 .append("\" y=\"")
@@ -141,7 +163,7 @@ final class RigSvg {
                 .append(safe(mark.id()));
         out.append("\" data-disc=\"").append(mark.standing().disc()).append(more);
         out.append("\" href=\"")
-                .append(safe(frame.choosing(mark.key())))
+                .append(safe(choosing.apply(mark.key())))
                 .append("\" transform=\"translate(")
                 .append(place)
                 .append(")\"");

@@ -130,7 +130,7 @@ public final class Reply {
 
     private Object conflict(EditOutcome.Conflict conflict) {
         List<String> titles = conflict.since().stream()
-                .map(e -> "“" + e.title() + "” by " + e.who())
+                .map(e -> "“" + e.title() + "” (" + e.who() + ")")
                 .toList();
         return conflicting("The job changed since this page was made"
                 + (titles.isEmpty() ? "" : ": " + String.join(", ", titles))

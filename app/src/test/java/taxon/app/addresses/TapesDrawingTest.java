@@ -17,9 +17,12 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.finding.PlanCheck;
 import taxon.core.library.Shop;
+import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.ReservedRun;
+import taxon.core.rig.Traits;
+import taxon.core.rig.Traits.Parked;
 import taxon.core.testing.Rigs;
 
 class TapesDrawingTest {
@@ -68,6 +71,18 @@ class TapesDrawingTest {
         Tape tape = only(Rigs.place(plan, 1, 1, StartAddress.of(1, 505)));
         assertThat(tape.captions()).extracting(Caption::words).contains("101 past the end");
         assertThat(tape.boxes().get(0).x() + tape.boxes().get(0).width()).isEqualTo(Tape.x(513));
+    }
+
+    @Test
+    void aParkedSlotIsMarkedWhereItIsAndSaysItsValueAndWhy() {
+        Plan plan =
+                Rigs.add(Rigs.empty(), Rigs.type("t", 16), 1, Optional.of(101), Optional.of(StartAddress.of(1, 33)));
+        Fixture fixture = plan.fixtures().get(0);
+        List<Parked> parked = List.of(new Parked(1, 5, 255, "house light"), new Parked(1, 40, 1, "beyond"));
+        Tape tape = only(
+                plan.with(fixture.withTraits(new Traits("", "", false, false, false, Optional.empty(), "", parked))));
+        assertThat(tape.parked())
+                .containsExactly(new Tape.Parked(Tape.x(37), "101: slot 37 parked at 255, house light"));
     }
 
     @Test

@@ -254,7 +254,7 @@ class JourneyTest {
         browser.click(".btn", "Freeze revision A");
         browser.see("#revision", "Revision A");
         bundle = Zips.entries(browser.download("td a[href$='.zip']", "taxon-job-2-revision-A.zip"));
-        assertThat(bundle).hasSize(7);
+        assertThat(bundle).hasSize(11);
     }
 
     @Test

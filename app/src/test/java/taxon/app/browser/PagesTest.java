@@ -34,6 +34,11 @@ class PagesTest {
             "/jobs/1/changes?sel=25,26",
             "/jobs/1/numbering",
             "/jobs/1/arranging?sel=25,26",
+            "/jobs/1/rig?sort=-unit&filter=tern&cols=id,unit,colour",
+            "/jobs/1/tree?sel=25,26",
+            "/jobs/1/jot-line",
+            "/jobs/1/history/1",
+            "/jobs/1/paperwork/to-know",
             "/jobs/1/addresses",
             "/jobs/1/network",
             "/jobs/1/paperwork/by-universe",
@@ -140,12 +145,13 @@ class PagesTest {
                 each.open(server.url() + "/jobs/1/addresses?sel=30");
                 each.see("#card-id", "302");
             }
+            other.type("#address-1", "2.450");
             browser.type("#address-1", "2.400");
             browser.click("button[title^='An empty field']");
             browser.see(".told", "302 to 2.400");
-            other.type("#address-1", "2.450");
+            other.see("#news", "302 to 2.400. What you are typing is kept.");
             other.click("button[title^='An empty field']");
-            other.see(".refused", "The job changed since this page was made: “302 to 2.400”.");
+            other.see(".refused", "The job changed since this page was made: “302 to 2.400” (at this machine).");
             assertThat(other.value("#address-1")).isEqualTo("2.450");
             other.click("button[title^='An empty field']");
             other.see(".told", "302 to 2.450");

@@ -74,7 +74,7 @@ class RigHandsBrowserTest {
     @Order(1)
     void anAreaOfTheDrawingIsChosenWithShiftAndCtrlOnTop() {
         browser.open(job() + "rig");
-        browser.see("#count", "208 rows");
+        browser.see("#shown", "208 rows");
         browser.dragOver(unit(1), unit(3), 6);
         browser.see(".card .id", "3");
         assertThat(browser.url()).endsWith("?sel=1-3");

@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+import org.openqa.selenium.Keys;
 import taxon.app.testing.Browser;
 import taxon.app.testing.TaxonServer;
 
@@ -25,10 +26,20 @@ class ScreenshotsTest {
             take(browser, job + "types/fernglass-heron-380", "type");
             take(browser, job + "types/fernglass-tern/compare", "compare");
             take(browser, job + "types/build?from=pellucid-wren", "build");
-            browser.open(job + "types/fernglass-tern/compare");
-            browser.click("button[aria-label='Propose 20-channel for all']");
-            browser.see("#change h2", "17 fixtures to Tern, 20-channel");
-            browser.screenshot(FOLDER.resolve("change.png"));
+            browser.open(job + "rig?sort=position,unit&sel=21-28");
+            browser.until("no table", () -> browser.count("#grid.live") == 1);
+            browser.click("#c-4-6");
+            for (int i = 0; i < 5; i++) {
+                browser.pressWith(Keys.SHIFT, Keys.ARROW_DOWN);
+            }
+            browser.scrollTo("#table");
+            browser.screenshot(FOLDER.resolve("table.png"));
+            browser.open(job + "rig");
+            browser.press("/");
+            browser.press("add 4 Kestrel in 18 on Gate tower as 421 from 7.1");
+            browser.see("#jot-told", "Enter: 4");
+            browser.screenshot(FOLDER.resolve("jot.png"));
+            take(browser, job + "tree?sel=21,22", "groups");
             take(browser, job + "addresses?sel=28", "addresses");
             take(browser, job + "network", "network");
             take(browser, job + "paperwork/by-universe", "paperwork");
@@ -63,8 +74,6 @@ class ScreenshotsTest {
             browser.click("button[name=theme]", "Night");
             browser.see("button[name=theme]", "Day");
             take(browser, job + "addresses?sel=28", "addresses-night");
-            take(browser, job + "types/fernglass-kestrel/modes/2", "type-night");
-            take(browser, job + "types/fernglass-tern/compare", "compare-night");
             browser.size(390, 844);
             take(browser, job + "rig?sel=24", "phone");
             take(browser, job + "checks", "phone-checks");

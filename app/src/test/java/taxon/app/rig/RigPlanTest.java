@@ -16,8 +16,11 @@ import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
 import taxon.core.rig.PositionKind;
+import taxon.core.rig.RigView;
+import taxon.core.rig.RigView.Side;
 import taxon.core.rig.Stretch;
 import taxon.core.space.Length;
+import taxon.core.space.LengthUnit;
 import taxon.core.testing.Rigs;
 
 class RigPlanTest {
@@ -101,6 +104,68 @@ class RigPlanTest {
                     assertThat(line.units())
                             .allMatch(u -> u.x() > 0 && u.x() < drawn.width() && u.y() < drawn.height());
                 }));
+    }
+
+    /** By hand: 2.5 m to the right and 6 m upstage, with 33.3 pixels a metre or more; the front's side is turned to. */
+    @Test
+    void theFrontIsDrawnAtTheSideThatTheJobSays() {
+        Plan plan = hang(rig(1), 1, "2.5");
+        for (Side side : Side.values()) {
+            RigView view = new RigView(LengthUnit.METRES, RigView.Front.ENTRANCE, side);
+            RigPlan drawn = drawn(plan.with(plan.sheet().withView(view)));
+            Line truss = drawn.lines().get(0);
+            Unit unit = truss.units().get(0);
+            double middleX = (truss.x1() + truss.x2()) / 2;
+            double middleY = (truss.y1() + truss.y2()) / 2;
+            double along = 2.5 * drawn.perMetre();
+            double right = side == Side.BELOW ? along : side == Side.ABOVE ? -along : 0;
+            double down = side == Side.LEFT ? along : side == Side.RIGHT ? -along : 0;
+            assertThat(unit.x()).as(side.toString()).isCloseTo(middleX + right, within(0.01));
+            assertThat(unit.y()).as(side.toString()).isCloseTo(middleY + down, within(0.01));
+            assertThat(drawn.front().x()).isBetween(0.0, (double) drawn.width());
+            assertThat(drawn.front().y()).isBetween(0.0, (double) drawn.height());
+        }
+    }
+
+    @Test
+    void feetAreTheScaleWhereTheJobCountsInThem() {
+        Plan plan = rig(1);
+        RigView view = new RigView(LengthUnit.FEET, RigView.Front.AUDIENCE, Side.BELOW);
+        RigPlan drawn = drawn(plan.with(plan.sheet().withView(view)));
+        assertThat(drawn.scaleWords()).isEqualTo("5 ft");
+        assertThat((double) drawn.scale()).isCloseTo(5 * 0.3048 * drawn.perMetre(), within(0.51));
+    }
+
+    @Test
+    void addressesAreShownWhereTheyDoNotRunIntoEachOther() {
+        String wide = svg(hang(hang(rig(2), 1, "-5"), 2, "2.5"));
+        String dense = svg(rig(40));
+        assertThat(wide).contains(">none</text>");
+        assertThat(dense).doesNotContain(">none</text>").contains("data-address=\"none\"");
+    }
+
+    @Test
+    void namesOfPositionsNeverBecomeMarkup() {
+        Plan plan = rig(1).with(new Position(
+                1,
+                "<b>\"Rail\" & co",
+                PositionKind.TRUSS,
+                truss(1, "20", "0", "6", 0).stretch()));
+        assertThat(svg(plan)).contains("&lt;b&gt;&quot;Rail&quot; &amp; co").doesNotContain("<b>");
+    }
+
+    @Test
+    void twoThousandUnitsAreDrawnEachAsALinkInLessThanAMegabyte() {
+        Plan plan = Rigs.add(Rigs.add(Rigs.empty(), Rigs.type("t", 4), 1000, 1), Rigs.type("u", 8), 1000, 2001)
+                .with(truss(1, "20", "0", "6", 0));
+        String svg = svg(plan);
+        assertThat(svg.split("data-above", -1)).hasSize(2001);
+        assertThat(svg.length()).isLessThan(1_000_000);
+        assertThat(svg).as("no label where none can be read").doesNotContain("class=\"m sm b\"");
+    }
+
+    private static String svg(Plan plan) {
+        return RigSvg.above(drawn(plan), 1, key -> "/jobs/1/rig?sel=" + key, "audience");
     }
 
     private static RigPlan drawn(Plan plan) {

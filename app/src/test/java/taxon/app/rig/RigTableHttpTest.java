@@ -125,7 +125,7 @@ class RigTableHttpTest {
                 .POST(BodyPublishers.ofString("_csrf=test&version=" + seen + "&key=1&column=note&text=first")));
         Answer later = http.post("/jobs/1/cells", "version", seen, "key", 1, "column", "note", "text", "second");
         assertThat(later.status()).isEqualTo(409);
-        assertThat(later.reasons()).contains("“Note of 201” by Ada").contains("What you typed is kept");
+        assertThat(later.reasons()).contains("“Note of 201” (Ada)").contains("What you typed is kept");
         assertThat(http.post("/jobs/1/cells", "version", seen, "key", 2, "column", "note", "text", "other")
                         .status())
                 .as("another fixture is no conflict")

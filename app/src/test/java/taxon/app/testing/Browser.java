@@ -1,5 +1,6 @@
 package taxon.app.testing;
 
+import com.deque.html.axecore.results.CheckedNode;
 import com.deque.html.axecore.selenium.AxeBuilder;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -8,6 +9,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Supplier;
 import java.util.logging.Level;
 import java.util.stream.Stream;
@@ -215,6 +217,22 @@ public final class Browser implements AutoCloseable {
                 text);
     }
 
+    /** Runs a script that calls {@code done(milliseconds)}, and gives that. For figures, never for a test. */
+    public double measure(String script) {
+        Object result = driver.executeAsyncScript("const done = arguments[arguments.length - 1]; " + script);
+        return ((Number) Objects.requireNonNull(result)).doubleValue();
+    }
+
+    /** Lets what follows an act come to its end. */
+    public void pause(int milliseconds) {
+        new Actions(driver).pause(Duration.ofMillis(milliseconds)).perform();
+    }
+
+    /** Brings the top of an element below the band. */
+    public void scrollTo(String css) {
+        driver.executeScript("arguments[0].scrollIntoView({block: 'start'})", find(css));
+    }
+
     public void focus(String css) {
         driver.executeScript("arguments[0].focus()", find(css));
     }
@@ -293,6 +311,19 @@ public final class Browser implements AutoCloseable {
      * may be small: each is in the table below it, too (2.5.8, target size, exception "equivalent").
      */
     public List<String> accessibilityFaults() {
+        long width = (Long) script("return window.innerWidth");
+        long height = (Long) script("return window.innerHeight");
+        // The whole page at once, so that nothing lies under the band or the tally, which stay in sight.
+        long whole = (Long) script("return document.documentElement.scrollHeight");
+        size((int) width, (int) Math.max(height, whole));
+        try {
+            return violations();
+        } finally {
+            size((int) width, (int) height);
+        }
+    }
+
+    private List<String> violations() {
         return new AxeBuilder()
                         .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"))
                         .analyze(driver)
@@ -300,16 +331,16 @@ public final class Browser implements AutoCloseable {
                         .stream()
                         .map(r -> r.getId() + ": "
                                 + r.getNodes().stream()
+                                        .filter(n -> !(r.getId().equals("target-size") && isUnitFromAbove(n)))
                                         .map(n -> n.getHtml())
-                                        .filter(html -> !(r.getId().equals("target-size") && isUnitFromAbove(html)))
                                         .limit(3)
                                         .toList())
                         .filter(fault -> !fault.endsWith(": []"))
                         .toList();
     }
 
-    private static boolean isUnitFromAbove(String html) {
-        return html.startsWith("<a data-above");
+    private static boolean isUnitFromAbove(CheckedNode node) {
+        return node.getHtml().startsWith("<a data-above");
     }
 
     public Object script(String script, Object... arguments) {
