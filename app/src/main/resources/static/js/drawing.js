@@ -12,9 +12,17 @@ let last = 0;
 let drag = null;
 let dragged = false;
 
-const unitOf = (target) => target.closest?.("[data-units] a[data-k]");
+const unitOf = (target) => target.closest?.("[data-units] [data-k]");
 const keyOf = (unit) => Number(unit.dataset.k);
-const place = (unit) => unit.getAttribute("transform").match(/-?[\d.]+/g).map(Number);
+const isBox = (unit) => unit.localName === "rect";
+
+/** The middle of a unit inside its group. One that is drawn small is a box alone. */
+const place = (unit) =>
+  isBox(unit)
+    ? [Number(unit.getAttribute("x")) + Number(unit.getAttribute("width")) / 2, Number(unit.getAttribute("y")) + Number(unit.getAttribute("height")) / 2]
+    : unit.getAttribute("transform").match(/-?[\d.]+/g).map(Number);
+
+const put = (unit, [x, y], dx, dy) => unit.setAttribute("transform", isBox(unit) ? `translate(${dx},${dy})` : `translate(${x + dx},${y + dy})`);
 
 const inSvg = (svg, event) => {
   const point = new DOMPoint(event.clientX, event.clientY);
@@ -24,7 +32,7 @@ const inSvg = (svg, event) => {
 
 /** Where a unit is on the sheet, its group's own shift included. */
 const onSheet = (svg, unit) => {
-  const box = unit.querySelector("rect").getBoundingClientRect();
+  const box = (isBox(unit) ? unit : unit.querySelector("rect")).getBoundingClientRect();
   return inSvg(svg, { clientX: box.x + box.width / 2, clientY: box.y + box.height / 2 });
 };
 
@@ -50,7 +58,7 @@ const zoom = (svg, by, x, y) => {
 
 const text = (words, classes, y, size) => {
   const element = document.createElementNS(SVG, "text");
-  element.setAttribute("class", `near ${classes}`);
+  element.setAttribute("class", classes);
   element.setAttribute("text-anchor", "middle");
   element.setAttribute("transform", `translate(0,${y}) scale(${size / TEXT})`);
   element.textContent = words;
@@ -61,7 +69,6 @@ const text = (words, classes, y, size) => {
 const disc = (unit, size) => {
   const half = size / 4;
   const mark = document.createElementNS(SVG, "svg");
-  mark.setAttribute("class", "near");
   mark.setAttribute("x", -half);
   mark.setAttribute("y", -size - half);
   mark.setAttribute("width", half * 2);
@@ -78,18 +85,31 @@ const label = (svg) => {
     return;
   }
   const view = svg.viewBox.baseVal;
-  for (const unit of svg.querySelectorAll("a[data-size]")) {
+  for (const unit of svg.querySelectorAll("[data-k]")) {
     const [x, y] = place(unit);
     const inView = x >= view.x && x <= view.x + view.width && y >= view.y && y <= view.y + view.height;
-    const size = Number(unit.dataset.size);
+    const group = unit.closest("[data-size]");
+    if (!group) {
+      continue;
+    }
+    const size = Number(group.dataset.size);
+    const room = Number(group.dataset.room);
     if (!inView || size * scale < READABLE) {
       continue;
     }
+    const labels = [];
     if (size < READABLE) {
-      unit.append(text(unit.dataset.id, "m b", size * 0.14, size * 0.4), disc(unit, size));
+      labels.push(text(unit.dataset.id, "m b", size * 0.14, size * 0.4), disc(unit, size));
     }
-    if (Number(unit.dataset.room) * scale >= ROOM_FOR_ADDRESS && Number(unit.dataset.room) < ROOM_FOR_ADDRESS) {
-      unit.append(text(unit.dataset.address, "m s", size * 0.95, Math.min(11, size * 0.4, Number(unit.dataset.room) * 0.29)));
+    if (room * scale >= ROOM_FOR_ADDRESS && room < ROOM_FOR_ADDRESS) {
+      labels.push(text(unit.dataset.address, "m s", size * 0.95, Math.min(11, size * 0.4, room * 0.29)));
+    }
+    if (labels.length) {
+      const near = document.createElementNS(SVG, "g");
+      near.setAttribute("class", "near");
+      near.setAttribute("transform", `translate(${x},${y})`);
+      near.append(...labels);
+      group.append(near);
     }
   }
 };
@@ -107,7 +127,7 @@ const zoomBy = (how) => {
 };
 
 const toChosen = (svg) => {
-  const places = [...svg.querySelectorAll("a.chosen")].map(place);
+  const places = [...svg.querySelectorAll(".chosen[data-k]")].map(place);
   if (!places.length) {
     return;
   }
@@ -121,7 +141,7 @@ const toChosen = (svg) => {
 // Choosing
 
 const orderOf = (unit) => {
-  const here = `[data-position="${unit.closest("[data-position]").dataset.position}"] a[data-k]`;
+  const here = `[data-position="${unit.closest("[data-position]").dataset.position}"] [data-k]`;
   return [...unit.closest("svg[data-units]").querySelectorAll(here)].map(keyOf);
 };
 
@@ -131,7 +151,7 @@ const chooseUnit = (event, unit) => {
 };
 
 const inArea = (svg, x1, y1, x2, y2) =>
-  [...svg.querySelectorAll("a[data-k]")].filter((u) => {
+  [...svg.querySelectorAll("[data-k]")].filter((u) => {
     const [x, y] = onSheet(svg, u);
     return x >= Math.min(x1, x2) && x <= Math.max(x1, x2) && y >= Math.min(y1, y2) && y <= Math.max(y1, y2);
   });
@@ -162,8 +182,7 @@ const show = (svg, micrometres) => {
   const pixels = (micrometres / 1e6) * Number(svg.dataset.metre);
   for (const unit of drag.units) {
     const [dx, dy] = direction(unit.closest("[data-position]"));
-    const [x, y] = drag.places.get(unit);
-    unit.setAttribute("transform", `translate(${x + dx * pixels},${y + dy * pixels})`);
+    put(unit, drag.places.get(unit), dx * pixels, dy * pixels);
   }
   document.getElementById("grid-told").textContent =
     `${drag.unit.dataset.id} to ${words(Number(drag.unit.dataset.offset) + micrometres)}, ${micrometres < 0 ? "" : "+"}${words(micrometres)}`;
@@ -171,7 +190,7 @@ const show = (svg, micrometres) => {
 
 const startUnits = (svg, unit) => {
   const keys = chosen();
-  const movable = [...svg.querySelectorAll("a[data-offset]")];
+  const movable = [...svg.querySelectorAll("[data-offset]")];
   return keys.has(keyOf(unit)) ? movable.filter((u) => keys.has(keyOf(u))) : [unit];
 };
 
@@ -259,6 +278,16 @@ document.addEventListener("pointerup", (event) => {
   drag = null;
 });
 
+// A tip is made when someone points: thousands of them would only make the page heavy.
+document.addEventListener("pointerover", (event) => {
+  const unit = unitOf(event.target);
+  if (unit && !unit.querySelector("title")) {
+    const tip = document.createElementNS(SVG, "title");
+    tip.textContent = unit.getAttribute("aria-label");
+    unit.prepend(tip);
+  }
+});
+
 document.addEventListener("dragstart", (event) => unitOf(event.target) && event.preventDefault());
 
 document.addEventListener("click", (event) => {
@@ -277,7 +306,7 @@ document.addEventListener("click", (event) => {
   if (all) {
     event.preventDefault();
     const keys = event.shiftKey || event.ctrlKey || event.metaKey ? chosen() : new Set();
-    const here = `[data-position="${all.dataset.all}"] a[data-k]`;
+    const here = `[data-position="${all.dataset.all}"] [data-k]`;
     all.closest("svg[data-units]").querySelectorAll(here).forEach((u) => keys.add(keyOf(u)));
     choose(keys);
   }
@@ -300,13 +329,13 @@ document.addEventListener("keydown", (event) => {
   if (!svg) {
     return;
   }
-  const units = [...svg.querySelectorAll("a[data-k]")];
+  const units = [...svg.querySelectorAll("[data-k]")];
   const now = units.indexOf(event.target);
   const next = { ArrowRight: now + 1, ArrowDown: now + 1, ArrowLeft: now - 1, ArrowUp: now - 1 }[event.key];
   if (next !== undefined) {
     units[Math.max(0, Math.min(units.length - 1, next))]?.focus();
     event.preventDefault();
-  } else if (event.key === " " && now >= 0) {
+  } else if ((event.key === " " || event.key === "Enter") && now >= 0) {
     chooseUnit(event, units[now]);
     event.preventDefault();
   } else if (event.key === "+" || event.key === "-") {

@@ -57,13 +57,9 @@ class RigController {
         RigPlan.of(plan, selection)
                 .ifPresent(p -> model.addAttribute(
                         "above",
-                        RigSvg.above(
-                                p,
-                                job,
-                                frame::choosing,
-                                plan.sheet().view().front().words())));
+                        RigSvg.above(p, job, plan.sheet().view().front().words())));
         RigDrawing drawing = RigDrawing.of(plan, RigPlan.unplaced(plan), selection);
-        model.addAttribute("bars", drawing.bars().isEmpty() ? "" : RigSvg.bars(drawing, job, frame::choosing));
+        model.addAttribute("bars", drawing.bars().isEmpty() ? "" : RigSvg.bars(drawing, job));
         RigTable table = RigTable.of(frame.view());
         List<Fixture> shown = table.rows(plan);
         model.addAttribute("table", table);

@@ -3,7 +3,6 @@ package taxon.app.rig;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.function.IntFunction;
 import org.springframework.web.util.HtmlUtils;
 import taxon.app.rig.RigPlan.Line;
 import taxon.app.rig.RigPlan.Segment;
@@ -16,24 +15,20 @@ final class RigSvg {
 
     private final StringBuilder out = new StringBuilder(1 << 16);
     private final int job;
-    private final IntFunction<String> choosing;
     private final List<Written> names = new ArrayList<>();
 
     /** A name that stands on the drawing. */
     private record Written(double x, double y, String name) {}
 
-    private RigSvg(int job, IntFunction<String> choosing) {
+    private RigSvg(int job) {
         this.job = job;
-        this.choosing = choosing;
     }
 
     /**
      * The rig from above.
-     *
-     * @param choosing the address that chooses a fixture
      */
-    static String above(RigPlan plan, int job, IntFunction<String> choosing, String frontWords) {
-        RigSvg svg = new RigSvg(job, choosing);
+    static String above(RigPlan plan, int job, String frontWords) {
+        RigSvg svg = new RigSvg(job);
         svg.add(
                 "<svg id=\"above\" data-units hx-boost=\"false\" tabindex=\"0\" width=\"%d\" height=\"%d\" viewBox=\"0 0 %d %d\"",
                 plan.width(), plan.height(), plan.width(), plan.height());
@@ -44,8 +39,8 @@ final class RigSvg {
     }
 
     /** Positions of which it is not known where they lie, each as a bar. */
-    static String bars(RigDrawing drawing, int job, IntFunction<String> choosing) {
-        RigSvg svg = new RigSvg(job, choosing);
+    static String bars(RigDrawing drawing, int job) {
+        RigSvg svg = new RigSvg(job);
         svg.add(
                 "<svg id=\"bars\" data-units hx-boost=\"false\" tabindex=\"0\" width=\"%d\" height=\"%d\" viewBox=\"0 0 %d %d\"",
                 drawing.width(), drawing.height(), drawing.width(), drawing.height());
@@ -80,8 +75,8 @@ final class RigSvg {
 
     private void line(Line line) {
         add(
-                "<g data-position=\"%d\"><line class=\"line\" x1=\"%.1f\" y1=\"%.1f\" x2=\"%.1f\" y2=\"%.1f\"/>",
-                line.position(), line.x1(), line.y1(), line.x2(), line.y2());
+                "<g data-position=\"%d\" data-size=\"%.1f\" data-room=\"%.1f\"><line class=\"line\" x1=\"%.1f\" y1=\"%.1f\" x2=\"%.1f\" y2=\"%.1f\"/>",
+                line.position(), size(line), room(line), line.x1(), line.y1(), line.x2(), line.y2());
         nameOf(line);
         line.units().forEach(this::unit);
         out.append("</g>");
@@ -121,53 +116,72 @@ final class RigSvg {
                         && w.x() < x + name.length() * LETTER);
     }
 
-    private void unit(Unit u) {
-        String half = round(-u.size() / 2);
-        String size = round(u.size());
-        String more =
-                (u.guessed() ? "" : "\" data-offset=\"" + u.offset()) + "\" data-size=\"" + size + "\" data-room=\""
-                        + round(u.room()) + "\" data-address=\"" + safe(u.mark().address());
-        open(u.mark(), round(u.x()) + "," + round(u.y()), more);
-        String guessed = u.guessed() ? ", offset not known" : "";
-        out.append("<title>")
-                .append(safe(u.mark().title() + ", " + u.mark().address() + guessed))
-                .append("</title>");
-        out.append("<rect rx=\"")
-                .append(round(Math.min(3, u.size() / 5)))
-                .append("\" class=\"box tint")
-                .append(u.mark().tint())
-                .append(u.guessed() ? " guessed" : "");
-        out.append("\" x=\"")
-                .append(half)
-                .append("\" y=\"")
-                .append(half)
-                .append("\" width=\"")
-                .append(size);
-        out.append("\" height=\"").append(size).append("\"/>");
-        if (u.readable()) {
-            out.append("<text class=\"m sm b\" y=\"4\" text-anchor=\"middle\">")
-                    .append(safe(u.mark().id()))
-                    .append("</text>");
-            disc(u.mark(), -27);
-        }
-        if (u.readable() && u.room() >= RigPlan.ROOM_FOR_ADDRESS) {
-            address(u.mark(), 27);
-        }
-        out.append("</a>");
+    private static double size(Line line) {
+        return line.units().stream().mapToDouble(Unit::size).findFirst().orElse(0);
     }
 
-    private void open(UnitMark mark, String place, String more) {
-        out.append("<a data-above tabindex=\"-1\" data-k=\"")
-                .append(mark.key())
-                .append("\" data-id=\"")
-                .append(safe(mark.id()));
-        out.append("\" data-disc=\"").append(mark.standing().disc()).append(more);
-        out.append("\" href=\"")
-                .append(safe(choosing.apply(mark.key())))
-                .append("\" transform=\"translate(")
-                .append(place)
-                .append(")\"");
-        out.append(mark.chosen() ? " class=\"chosen\">" : ">");
+    private static double room(Line line) {
+        return line.units().stream().mapToDouble(Unit::room).findFirst().orElse(0);
+    }
+
+    /** One that is too small to be read is a box and nothing else: half the elements of a page that has thousands. */
+    private void unit(Unit u) {
+        String words = u.mark().title() + ", " + u.mark().address() + (u.guessed() ? ", offset not known" : "");
+        String offset = u.guessed() ? "" : " data-offset=\"" + u.offset() + "\"";
+        if (u.readable()) {
+            out.append("<g");
+            who(u.mark(), words, offset);
+            out.append(u.mark().chosen() ? " class=\"chosen\"" : "");
+            out.append(" transform=\"translate(")
+                    .append(round(u.x()))
+                    .append(',')
+                    .append(round(u.y()))
+                    .append(")\">");
+            box(u, -u.size() / 2, -u.size() / 2, "");
+            out.append("/>");
+            labels(u);
+            out.append("</g>");
+        } else {
+            box(u, u.x() - u.size() / 2, u.y() - u.size() / 2, u.mark().chosen() ? " chosen" : "");
+            who(u.mark(), words, offset);
+            out.append("/>");
+        }
+    }
+
+    /** A box that is still open for further attributes. */
+    private void box(Unit u, double x, double y, String more) {
+        out.append("<rect rx=\"").append(round(Math.min(3, u.size() / 5)));
+        out.append("\" class=\"box tint")
+                .append(u.mark().tint())
+                .append(u.guessed() ? " guessed" : "")
+                .append(more);
+        out.append("\" x=\"").append(round(x)).append("\" y=\"").append(round(y));
+        out.append("\" width=\"")
+                .append(round(u.size()))
+                .append("\" height=\"")
+                .append(round(u.size()))
+                .append('"');
+    }
+
+    private void labels(Unit u) {
+        out.append("<text class=\"m sm b\" y=\"4\" text-anchor=\"middle\">");
+        out.append(safe(u.mark().id())).append("</text>");
+        disc(u.mark(), -27);
+        if (u.room() >= RigPlan.ROOM_FOR_ADDRESS) {
+            address(u.mark(), 27);
+        }
+    }
+
+    /** No link: thousands of links are what makes a page slow, and the script chooses more than a link can. */
+    private void who(UnitMark mark, String words, String offset) {
+        out.append(" role=\"button\" tabindex=\"-1\" data-k=\"").append(mark.key());
+        out.append("\" data-id=\"").append(safe(mark.id()));
+        out.append("\" data-disc=\"").append(mark.standing().disc());
+        out.append("\" data-address=\"")
+                .append(safe(mark.address()))
+                .append('"')
+                .append(offset);
+        out.append(" aria-label=\"").append(safe(words)).append('"');
     }
 
     private void disc(UnitMark mark, int y) {
@@ -193,8 +207,10 @@ final class RigSvg {
         }
         add("<text class=\"s\" y=\"-28\" text-anchor=\"end\" x=\"%d\">%s</text>", drawing.width(), safe(bar.words()));
         for (RigDrawing.Unit u : bar.units()) {
-            open(u.mark(), u.x() + ",0", "");
-            out.append("<title>").append(safe(u.mark().title())).append("</title>");
+            out.append("<g");
+            who(u.mark(), u.mark().title(), "");
+            out.append(u.mark().chosen() ? " class=\"chosen\"" : "");
+            out.append(" transform=\"translate(").append(u.x()).append(",0)\">");
             out.append("<rect x=\"-15\" y=\"-12\" width=\"30\" height=\"24\" rx=\"3\" class=\"box tint")
                     .append(u.mark().tint())
                     .append("\"/>");
@@ -203,7 +219,7 @@ final class RigSvg {
                     .append("</text>");
             disc(u.mark(), -25);
             address(u.mark(), 27);
-            out.append("</a>");
+            out.append("</g>");
         }
         out.append("</g>");
     }

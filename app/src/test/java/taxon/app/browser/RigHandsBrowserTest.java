@@ -58,7 +58,7 @@ class RigHandsBrowserTest {
     }
 
     private static String unit(int key) {
-        return "#above a[data-k='" + key + "'] rect";
+        return "#above g[data-k='" + key + "'] rect, #above rect[data-k='" + key + "']";
     }
 
     private static void cell(String row, int column) {
@@ -107,6 +107,23 @@ class RigHandsBrowserTest {
 
     @Test
     @Order(3)
+    void unitsThatAreDrawnSmallAreChosenAndLabelledWhenOneLooksCloser() {
+        post("/jobs/1/positions/2", "name", "Dock floor", "length", "30 m", "upstage", "1");
+        browser.open(job() + "rig");
+        assertThat(browser.count("#above rect[data-k]")).isEqualTo(200);
+        assertThat(browser.texts("#above text")).contains("201").doesNotContain("1001");
+        browser.dragOver(unit(9), unit(12), 4);
+        // A unit is four pixels wide here, so the area may just hold one more.
+        browser.until("no area", () -> browser.url().matches(".*\\?sel=9-1[23]"));
+        browser.click("[data-zoom=chosen]");
+        browser.see("#above .near text", "1002");
+        browser.click("[data-zoom=all]");
+        browser.until("still near", () -> browser.count("#above .near") == 0);
+        post("/jobs/1/undo");
+    }
+
+    @Test
+    @Order(4)
     void cellsAreTypedIntoAndASeriesIsCountedOn() {
         browser.open(job() + "rig?filter=heron");
         cell("201", 6);
@@ -131,7 +148,7 @@ class RigHandsBrowserTest {
     }
 
     @Test
-    @Order(4)
+    @Order(5)
     void twoHundredRowsArePasted() {
         browser.open(job() + "rig?sort=-id");
         browser.until("no rows", () -> browser.texts("#grid.live td").contains("1200"));
@@ -153,7 +170,7 @@ class RigHandsBrowserTest {
     }
 
     @Test
-    @Order(5)
+    @Order(6)
     void theJotLineCompletesShowsAndDoes() {
         browser.open(job() + "rig");
         browser.focus("#grid table");
@@ -178,7 +195,7 @@ class RigHandsBrowserTest {
     }
 
     @Test
-    @Order(6)
+    @Order(7)
     void twoBrowsersFollowEachOtherAndNeverOverwriteSilently() {
         try (Browser other = Browser.start()) {
             other.open(job() + "rig?sel=1");
@@ -202,7 +219,7 @@ class RigHandsBrowserTest {
     }
 
     @Test
-    @Order(7)
+    @Order(8)
     void undoGoesOnAfterARestart() {
         String before = browser.texts("#undo").get(0);
         assertThat(before).contains("Undo: Fixture 201 changed");

@@ -155,17 +155,17 @@ class RigPlanTest {
     }
 
     @Test
-    void twoThousandUnitsAreDrawnEachAsALinkInLessThanAMegabyte() {
+    void twoThousandUnitsAreDrawnEachToBeChosenInLessThanAMegabyte() {
         Plan plan = Rigs.add(Rigs.add(Rigs.empty(), Rigs.type("t", 4), 1000, 1), Rigs.type("u", 8), 1000, 2001)
                 .with(truss(1, "20", "0", "6", 0));
         String svg = svg(plan);
-        assertThat(svg.split("data-above", -1)).hasSize(2001);
+        assertThat(svg.split("data-k=", -1)).hasSize(2001);
         assertThat(svg.length()).isLessThan(1_000_000);
         assertThat(svg).as("no label where none can be read").doesNotContain("class=\"m sm b\"");
     }
 
     private static String svg(Plan plan) {
-        return RigSvg.above(drawn(plan), 1, key -> "/jobs/1/rig?sel=" + key, "audience");
+        return RigSvg.above(drawn(plan), 1, "audience");
     }
 
     private static RigPlan drawn(Plan plan) {

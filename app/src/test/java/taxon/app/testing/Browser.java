@@ -340,7 +340,7 @@ public final class Browser implements AutoCloseable {
     }
 
     private static boolean isUnitFromAbove(CheckedNode node) {
-        return node.getHtml().startsWith("<a data-above");
+        return node.getHtml().contains("role=\"button\" tabindex=\"-1\" data-k=");
     }
 
     public Object script(String script, Object... arguments) {
