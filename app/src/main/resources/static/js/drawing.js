@@ -278,6 +278,13 @@ document.addEventListener("pointerup", (event) => {
   drag = null;
 });
 
+// A finger that scrolls the page is no drag.
+document.addEventListener("pointercancel", () => {
+  drag?.svg.querySelector(".marquee")?.remove();
+  drag?.units.forEach((u) => put(u, drag.places.get(u), 0, 0));
+  drag = null;
+});
+
 // A tip is made when someone points: thousands of them would only make the page heavy.
 document.addEventListener("pointerover", (event) => {
   const unit = unitOf(event.target);

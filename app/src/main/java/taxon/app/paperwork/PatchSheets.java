@@ -153,7 +153,6 @@ public final class PatchSheets {
     public Sheet toKnow() {
         List<List<String>> rows = plan.fixtures().stream()
                 .filter(f -> !f.traits().equals(Traits.NONE)
-                        || f.offset().isPresent()
                         || !Cells.of(plan.mode(f)).isEmpty())
                 .map(this::knownRow)
                 .toList();

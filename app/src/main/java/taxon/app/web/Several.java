@@ -2,15 +2,16 @@ package taxon.app.web;
 
 import java.util.List;
 import java.util.function.Function;
+import taxon.core.grouping.IdRuns;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
 
 /**
  * Several fixtures chosen at once: what they share and what differs.
  *
- * @param labels their IDs
+ * @param ids in runs, "201–208, 301"
  */
-public record Several(List<String> labels, List<Line> lines) {
+public record Several(int count, String ids, List<Line> lines) {
 
     /** @param shared true when all have this value; else it names the different ones */
     public record Line(String name, String value, boolean shared) {}
@@ -19,7 +20,8 @@ public record Several(List<String> labels, List<Line> lines) {
 
     static Several of(Plan plan, List<Fixture> fixtures) {
         return new Several(
-                fixtures.stream().map(Fixture::label).toList(),
+                fixtures.size(),
+                IdRuns.words(fixtures),
                 List.of(
                         line("Type", fixtures, f -> plan.type(f).fullName()),
                         line("Mode", fixtures, Fixture::mode),
