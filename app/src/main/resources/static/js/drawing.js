@@ -36,6 +36,24 @@ const onSheet = (svg, unit) => {
   return inSvg(svg, { clientX: box.x + box.width / 2, clientY: box.y + box.height / 2 });
 };
 
+/** The drawing of a large rig comes after its page. */
+const fetchDrawing = async () => {
+  const host = document.querySelector("[data-drawing]");
+  if (!host || host.dataset.asked) {
+    return;
+  }
+  host.dataset.asked = "yes";
+  const response = await fetch(`${host.dataset.drawing}${location.search}`);
+  const drawn = await response.text();
+  if (response.ok && host.isConnected) {
+    host.innerHTML = drawn;
+  }
+};
+
+document.addEventListener("htmx:afterSettle", fetchDrawing);
+document.addEventListener("taxon:fresh", fetchDrawing);
+fetchDrawing();
+
 // Zooming
 
 const factor = (svg) => svg.width.baseVal.value / svg.viewBox.baseVal.width;

@@ -62,6 +62,11 @@ const swapParts = (fresh, skipped) => {
     if (!old || skipped.includes(part.dataset.part)) {
       continue;
     }
+    if (part.dataset.drawing && old.querySelector("svg")) {
+      // What is drawn stays until it is drawn anew.
+      delete old.dataset.asked;
+      continue;
+    }
     if (isBusy(old)) {
       kept += 1;
     } else {

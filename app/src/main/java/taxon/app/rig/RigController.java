@@ -1,10 +1,13 @@
 package taxon.app.rig;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -18,6 +21,7 @@ import taxon.app.web.Fields;
 import taxon.app.web.Frame;
 import taxon.app.web.Frames;
 import taxon.app.web.Keys;
+import taxon.app.web.NotThereException;
 import taxon.app.web.People;
 import taxon.app.web.Reply;
 import taxon.app.web.Selection;
@@ -37,6 +41,7 @@ import taxon.core.text.Texts;
 @Controller
 class RigController {
     private static final int FIRST_ROWS = 40;
+    private static final int DRAWN_AT_ONCE = 400;
 
     private final Frames frames;
     private final JobEditor editor;
@@ -54,10 +59,10 @@ class RigController {
         Frame frame = (Frame) Objects.requireNonNull(model.getAttribute("frame"));
         Selection selection = frame.selection();
         Plan plan = state.plan();
-        RigPlan.of(plan, selection)
-                .ifPresent(p -> model.addAttribute(
-                        "above",
-                        RigSvg.above(p, job, plan.sheet().view().front().words())));
+        boolean later = plan.fixtures().size() > DRAWN_AT_ONCE;
+        Optional<String> above = later ? Optional.empty() : above(job, plan, selection);
+        above.ifPresent(svg -> model.addAttribute("above", svg));
+        model.addAttribute("drawnLater", later && RigPlan.isPossible(plan));
         RigDrawing drawing = RigDrawing.of(plan, RigPlan.unplaced(plan), selection);
         model.addAttribute("bars", drawing.bars().isEmpty() ? "" : RigSvg.bars(drawing, job));
         RigTable table = RigTable.of(frame.view());
@@ -72,6 +77,22 @@ class RigController {
         model.addAttribute("positions", PositionController.Line.of(state.plan()));
         model.addAttribute("kinds", PositionController.Kind.all());
         return "rig/page";
+    }
+
+    private static Optional<String> above(int job, Plan plan, Selection selection) {
+        String front = plan.sheet().view().front().words();
+        return RigPlan.of(plan, selection).map(drawn -> RigSvg.above(drawn, job, front));
+    }
+
+    /** The drawing of a large rig, which its page fetches once it is there itself. */
+    @GetMapping("/jobs/{job}/rig/above")
+    ResponseEntity<String> drawing(@PathVariable int job, HttpServletRequest request) {
+        Selection selection = Selection.read(Objects.requireNonNullElse(request.getParameter("sel"), ""));
+        String svg = above(job, frames.state(job).plan(), selection)
+                .orElseThrow(() -> new NotThereException("drawing of job " + job));
+        return ResponseEntity.ok()
+                .contentType(new MediaType(MediaType.TEXT_HTML, StandardCharsets.UTF_8))
+                .body(svg);
     }
 
     /** The type that the page is asked to offer, as by a link from the library. */

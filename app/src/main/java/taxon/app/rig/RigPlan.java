@@ -88,6 +88,11 @@ record RigPlan(
                 : Optional.of(new Scale(laid, plan.sheet().view().side()).draw(plan, selection));
     }
 
+    /** True when of some position it is known where it lies. */
+    static boolean isPossible(Plan plan) {
+        return plan.positions().stream().anyMatch(p -> !p.stretch().equals(Stretch.UNSAID));
+    }
+
     /** The positions that the drawing leaves out. */
     static List<Position> unplaced(Plan plan) {
         return plan.positions().stream()

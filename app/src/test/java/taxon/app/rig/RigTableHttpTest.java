@@ -258,6 +258,24 @@ class RigTableHttpTest {
     }
 
     @Test
+    void theDrawingOfALargeRigComesAfterItsPage() {
+        assertThat(http.page("/jobs/1/rig/above").status())
+                .as("nobody said where anything hangs")
+                .isEqualTo(404);
+        post("/jobs/1/positions/1", "name", "Crane rail", "length", "40 m", "upstage", "6");
+        assertThat(http.page("/jobs/1/rig").text())
+                .contains("<svg id=\"above\"")
+                .doesNotContain("data-drawing");
+        add(400, "generic-rgb/3-channel", "Crane rail", 1001);
+        assertThat(http.page("/jobs/1/rig").text())
+                .contains("data-drawing=\"/jobs/1/rig/above\"")
+                .doesNotContain("<svg id=\"above\"");
+        assertThat(http.page("/jobs/1/rig/above?sel=1").text())
+                .startsWith("<svg id=\"above\"")
+                .contains(" chosen\"");
+    }
+
+    @Test
     void choosingByPositionTypeStateAndGroup() {
         assertThat(http.get("/jobs/1/choose?position=1").json().path("next").asString())
                 .isEqualTo("/jobs/1/rig?sel=1-8");
