@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
+import java.util.function.Function;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -101,24 +102,20 @@ class GroupsController {
 
     @PostMapping("/jobs/{job}/groups/{number}/join")
     Object join(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
-        Reply reply = Reply.to(request, "group-" + number, "/jobs/" + job + "/tree");
-        long version = reply.version();
-        List<FixtureKey> members = existing(job, reply.fields());
-        requireSome(members, reply.fields());
-        return reply.fields().isFaulty()
-                ? reply.refused()
-                : apply(job, version, reply, GroupEdits.join(number, members));
+        return withChosen(job, number, request, chosen -> GroupEdits.join(number, chosen));
     }
 
     @PostMapping("/jobs/{job}/groups/{number}/leave")
     Object leave(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
+        return withChosen(job, number, request, chosen -> GroupEdits.leave(number, chosen));
+    }
+
+    private Object withChosen(int job, int number, HttpServletRequest request, Function<List<FixtureKey>, Edit> edit) {
         Reply reply = Reply.to(request, "group-" + number, "/jobs/" + job + "/tree");
         long version = reply.version();
-        List<FixtureKey> members = existing(job, reply.fields());
-        requireSome(members, reply.fields());
-        return reply.fields().isFaulty()
-                ? reply.refused()
-                : apply(job, version, reply, GroupEdits.leave(number, members));
+        List<FixtureKey> chosen = existing(job, reply.fields());
+        requireSome(chosen, reply.fields());
+        return reply.fields().isFaulty() ? reply.refused() : apply(job, version, reply, edit.apply(chosen));
     }
 
     @PostMapping("/jobs/{job}/groups/{number}/remove")

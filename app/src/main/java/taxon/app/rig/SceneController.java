@@ -149,9 +149,11 @@ class SceneController {
                 return reply.conflicting("This scene was ended already; nothing was merged a second time.");
             }
             MvrReading.Read scene = scene(stored);
-            Map<String, FixtureType> types = kept(frames.state(job).plan(), scene);
-            SceneProposal proposal =
-                    SceneMerge.propose(frames.state(job).plan(), scene.scene(), types, stored.request());
+            JobState now = frames.state(job);
+            // A form that comes too late leaves nothing in the library either.
+            Map<String, FixtureType> types =
+                    version == now.version() ? kept(now.plan(), scene) : known(now.plan(), scene);
+            SceneProposal proposal = SceneMerge.propose(now.plan(), scene.scene(), types, stored.request());
             EditOutcome outcome = editor.apply(job, version, Guard.UNCHANGED_JOB, reply.who(), proposal.edit());
             if (!(outcome instanceof EditOutcome.Done || outcome instanceof EditOutcome.NoChange)) {
                 return reply.after(outcome);

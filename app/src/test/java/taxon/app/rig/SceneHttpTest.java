@@ -96,6 +96,17 @@ class SceneHttpTest {
     }
 
     @Test
+    void aSceneThatComesTooLateLeavesNothingInTheLibraryEither() {
+        String path = give(scene(true, fixture(1, 0, 1)));
+        long seen = http.version(1);
+        http.post("/jobs/1/positions", "version", seen, "name", "Meanwhile");
+        assertThat(http.post(path + "/apply", "version", seen).status()).isEqualTo(409);
+        assertThat(http.get("/jobs/1/types?q=wader").json().path("found").asInt())
+                .isZero();
+        assertThat(apply(path).status()).isEqualTo(200);
+    }
+
+    @Test
     void aLaterStateOfTheSceneIsMergedByUuid() {
         apply(give(scene(true, fixture(1, -3000, 1), fixture(2, 3000, 2))));
         String path = give(scene(true, fixture(1, -2500, 9), fixture(3, 0, 3)));

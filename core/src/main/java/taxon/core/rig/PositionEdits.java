@@ -63,7 +63,8 @@ public final class PositionEdits {
         });
     }
 
-    static int lastRank(Plan plan) {
+    /** The rank of the last position; 0 where there is none. */
+    public static int lastRank(Plan plan) {
         return plan.positions().stream().mapToInt(Position::rank).max().orElse(0);
     }
 

@@ -12,6 +12,7 @@ import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
+import taxon.core.rig.PositionEdits;
 import taxon.core.rig.Refusal;
 import taxon.core.rig.Refusal.Fault;
 import taxon.core.rows.CellReader.CellRefusedException;
@@ -71,7 +72,7 @@ public record RowWork(Plan plan, List<Move> moves, List<CellFault> faults, List<
         }
 
         private Position make(String name) {
-            int rank = plan.positions().stream().mapToInt(Position::rank).max().orElse(0);
+            int rank = PositionEdits.lastRank(plan);
             Position position = new Position(plan.nextNumber(Kind.POSITION) + made.size(), name.strip())
                     .withRank(rank + 1 + made.size());
             made.add(position);

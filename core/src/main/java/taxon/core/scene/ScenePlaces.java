@@ -9,6 +9,7 @@ import java.util.UUID;
 import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
+import taxon.core.rig.PositionEdits;
 import taxon.core.rig.PositionKind;
 import taxon.core.rig.Stretch;
 import taxon.core.text.Texts;
@@ -32,7 +33,7 @@ final class ScenePlaces {
         this.plan = plan;
         this.scene = scene;
         next = plan.nextNumber(Kind.POSITION);
-        rank = plan.positions().stream().mapToInt(Position::rank).max().orElse(0);
+        rank = PositionEdits.lastRank(plan);
         plan.fixtures().forEach(f -> lastUnit.merge(f.position(), f.unit(), Math::max));
         Map<String, List<ScenePoint>> points = new HashMap<>();
         scene.fixtures()
