@@ -15,8 +15,8 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
-import taxon.core.addressing.InOrderPlanner;
 import taxon.core.addressing.PlacementRequest;
+import taxon.core.addressing.Planner;
 import taxon.core.addressing.Proposal;
 import taxon.core.dmx.StartAddress;
 import taxon.core.finding.PlanCheck;
@@ -69,7 +69,7 @@ public class CoreBenchmark {
 
     @Benchmark
     public Proposal place() {
-        return InOrderPlanner.propose(
+        return Planner.propose(
                 placed, new PlacementRequest(PlacementRequest.Scope.ALL, Set.of(), StartAddress.of(1, 1), 0));
     }
 

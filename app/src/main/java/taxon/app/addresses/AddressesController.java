@@ -1,8 +1,13 @@
 package taxon.app.addresses;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -15,23 +20,33 @@ import taxon.app.web.Fields;
 import taxon.app.web.Frame;
 import taxon.app.web.Frames;
 import taxon.app.web.Keys;
+import taxon.app.web.PageView;
 import taxon.app.web.People;
 import taxon.app.web.Reply;
+import taxon.app.web.Selection;
 import taxon.app.web.Stage;
+import taxon.core.addressing.Fits;
+import taxon.core.addressing.PlacementRequest;
+import taxon.core.addressing.PlacementRequest.Scope;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.proof.TouchAgain;
 import taxon.core.rig.AddressEdits;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Edit;
 import taxon.core.rig.ElementKey.Kind;
+import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
+import taxon.core.rig.Wish;
 
 /** Tapes, typed addresses and reserved runs. */
 @Controller
 class AddressesController {
+    private static final int DRAWN_AT_ONCE = 400;
+
     private final Frames frames;
     private final JobEditor editor;
 
@@ -43,15 +58,44 @@ class AddressesController {
     @GetMapping("/jobs/{job}/addresses")
     String page(@PathVariable int job, HttpServletRequest request, Model model) {
         JobState state = frames.open(job, Optional.of(Stage.ADDRESSES), request, model);
-        fill(state, model);
+        Frame frame = (Frame) Objects.requireNonNull(model.getAttribute("frame"));
+        Scope scope = frame.selection().isEmpty() ? Scope.UNPLACED : Scope.CHOSEN;
+        Wish wish = state.plan().wish().orElse(Wish.USUAL);
+        fill(state, new PlacementRequest(scope, Set.copyOf(frame.selection().keys()), wish), model);
         return "addresses/page";
     }
 
     /** What the page shows beside a proposal. */
-    static void fill(JobState state, Model model) {
+    static void fill(JobState state, PlacementRequest wanted, Model model) {
         Frame frame = (Frame) Objects.requireNonNull(model.getAttribute("frame"));
-        model.addAttribute("drawing", TapesDrawing.of(state, frame.selection()));
-        model.addAttribute("reserved", state.plan().reservedRuns());
+        Plan plan = state.plan();
+        boolean later = plan.blocks().size() > DRAWN_AT_ONCE;
+        model.addAttribute("empty", plan.universes().isEmpty());
+        model.addAttribute("tapes", later ? "" : drawing(state, frame.selection(), frame.view()));
+        model.addAttribute("drawnLater", later);
+        model.addAttribute("legend", TintBy.of(plan, frame.view().value("tint")).legend());
+        model.addAttribute("reserved", plan.reservedRuns());
+        model.addAttribute("wish", WishView.of(wanted, plan));
+        model.addAttribute("room", RoomView.of(plan, frame.selection()));
+        model.addAttribute(
+                "again",
+                TouchAgain.of(plan).stream().mapToInt(s -> s.units().size()).sum());
+    }
+
+    private static String drawing(JobState state, Selection selection, PageView view) {
+        TintBy tints = TintBy.of(state.plan(), view.value("tint"));
+        return view.value("zoom").equals("overview")
+                ? OverviewSvg.of(state.plan(), state.job(), selection, tints)
+                : TapesSvg.of(TapesDrawing.of(state, selection, tints), state.job());
+    }
+
+    /** The tapes of a large rig, which their page fetches once it is there itself. */
+    @GetMapping("/jobs/{job}/addresses/tapes")
+    ResponseEntity<String> tapes(@PathVariable int job, HttpServletRequest request) {
+        Selection selection = Selection.read(Objects.requireNonNullElse(request.getParameter("sel"), ""));
+        return ResponseEntity.ok()
+                .contentType(new MediaType(MediaType.TEXT_HTML, StandardCharsets.UTF_8))
+                .body(drawing(frames.state(job), selection, PageView.of(request)));
     }
 
     /** Gives one block an address, or with an empty field takes it away. */
@@ -67,10 +111,31 @@ class AddressesController {
             return reply.refused();
         }
         BlockRef ref = new BlockRef(Keys.fixture(key), block);
+        Optional<String> clash = fields.has("anyway") ? Optional.empty() : clash(job, ref, address);
+        if (clash.isPresent()) {
+            fields.refuse("address", clash.get());
+            return reply.refused();
+        }
         String label =
                 frames.state(job).plan().block(ref).map(PlannedBlock::label).orElse(ref.toString());
         Edit edit = address.map(a -> AddressEdits.move(ref, a, label)).orElse(AddressEdits.clear(ref, label));
         return reply.after(editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, People.of(request), edit));
+    }
+
+    /** Why a block cannot lie there without a clash; nobody makes one unknowingly. */
+    private Optional<String> clash(int job, BlockRef ref, Optional<StartAddress> address) {
+        Plan plan = frames.state(job).plan();
+        Optional<PlannedBlock> block = plan.block(ref);
+        if (block.isEmpty() || address.isEmpty()) {
+            return Optional.empty();
+        }
+        Fits fits = Fits.withoutBlocks(plan, List.of(ref));
+        boolean free = fits.starts(address.get().universe(), block.get().footprint()).stream()
+                .anyMatch(r -> r.contains(address.get().slot().number()));
+        return free || block.get().start().equals(address)
+                ? Optional.empty()
+                : Optional.of(Whys.notFree(plan, List.of(ref.fixture()), block.get(), address.get())
+                        + " Tick “all the same” to put it there knowingly.");
     }
 
     @PostMapping("/jobs/{job}/reserved")

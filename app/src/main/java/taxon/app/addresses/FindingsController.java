@@ -15,7 +15,9 @@ import taxon.app.edit.JobState;
 import taxon.app.web.FindingView;
 import taxon.app.web.Frames;
 import taxon.app.web.People;
+import taxon.app.web.ProposalDesk;
 import taxon.app.web.Reply;
+import taxon.app.web.Selection;
 import taxon.core.finding.Finding;
 import taxon.core.finding.Remedy;
 import taxon.formats.json.Json;
@@ -26,10 +28,12 @@ import tools.jackson.databind.node.ObjectNode;
 class FindingsController {
     private final Frames frames;
     private final JobEditor editor;
+    private final ProposalDesk desk;
 
-    FindingsController(Frames frames, JobEditor editor) {
+    FindingsController(Frames frames, JobEditor editor, ProposalDesk desk) {
         this.frames = frames;
         this.editor = editor;
+        this.desk = desk;
     }
 
     /** @param findings empty where the rule was checked and found nothing */
@@ -80,6 +84,16 @@ class FindingsController {
         }
         Optional<Remedy> remedy =
                 frames.state(job).check().find(reply.fields().text("finding")).flatMap(Finding::remedy);
+        if (remedy.orElse(null) instanceof Remedy.Propose propose) {
+            int id = desk.open(job, version, ProposalController.KIND, PlacementJson.write(propose.request()));
+            String query = Selection.of(
+                            propose.request().chosen().stream().sorted().toList())
+                    .query();
+            return reply.done(
+                    "Proposed; nothing has moved yet.",
+                    "/jobs/" + job + "/proposals/" + id + query,
+                    Json.object().put("proposal", id));
+        }
         return remedy.filter(Remedy.Apply.class::isInstance)
                 .map(Remedy.Apply.class::cast)
                 .map(r -> reply.after(editor.apply(job, version, Guard.UNCHANGED_JOB, People.of(request), r.edit())))

@@ -8,6 +8,7 @@ import taxon.core.addressing.PlacementRequest.Scope;
 import taxon.core.dmx.AddressText;
 import taxon.core.rig.FixtureKey;
 import taxon.formats.json.Json;
+import taxon.formats.json.WishJson;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -16,25 +17,28 @@ final class PlacementJson {
     private PlacementJson() {}
 
     static ObjectNode write(PlacementRequest request) {
-        ObjectNode node = Json.object()
-                .put("scope", Json.slug(request.scope()))
-                .put("from", request.from().toString())
-                .put("gap", request.gap());
+        ObjectNode node = Json.object().put("scope", Json.slug(request.scope()));
         var chosen = node.putArray("chosen");
         request.chosen().stream().sorted().forEach(k -> chosen.add(k.number()));
+        node.set("wish", WishJson.write(request.wish()));
         return node;
     }
 
     static PlacementRequest read(JsonNode node) {
         Set<FixtureKey> chosen = new TreeSet<>();
         node.path("chosen").forEach(k -> chosen.add(FixtureKey.of(k.asInt())));
+        Scope scope = scope(node.path("scope").asString());
+        return node.has("wish")
+                ? new PlacementRequest(scope, chosen, WishJson.read(node.path("wish")))
+                : old(scope, chosen, node);
+    }
+
+    /** As it was stored before there were wishes: a start and a gap. */
+    private static PlacementRequest old(Scope scope, Set<FixtureKey> chosen, JsonNode node) {
         AddressText.Read from =
-                (AddressText.Read) AddressText.read(node.path("from").asString());
+                (AddressText.Read) AddressText.read(node.path("from").asString("1.001"));
         return new PlacementRequest(
-                scope(node.path("scope").asString()),
-                chosen,
-                from.address(),
-                node.path("gap").asInt());
+                scope, chosen, from.address(), node.path("gap").asInt(0));
     }
 
     /** @throws IllegalArgumentException when it is none of the three words */

@@ -24,6 +24,16 @@ final class ProposalJson {
                 .put("touched", proposal.price().touched())
                 .put("plannedOnly", proposal.price().plannedOnly())
                 .put("first", proposal.price().first());
+        body.put("proof", ProposalText.sentence(proposal.proof()));
+        body.putObject("totals")
+                .put("universes", proposal.totals().universes())
+                .put("slots", proposal.totals().slots())
+                .put("free", proposal.totals().free());
+        var breaks = body.putArray("breaks");
+        proposal.breaks().forEach(b -> breaks.add(ProposalText.sentence(b)));
+        var modes = body.putArray("modesToSet");
+        proposal.modesToSet()
+                .forEach(f -> modes.addObject().put("fixture", f.key().number()).put("mode", f.mode()));
         var moves = body.putArray("moves");
         proposal.moves().forEach(m -> {
             ObjectNode move = moves.addObject()

@@ -12,6 +12,9 @@ import taxon.core.dmx.StartAddress;
 /**
  * A proposal as the page shows it.
  *
+ * @param breaks why each further universe is begun
+ * @param modes units that stay but must be set to another mode
+ * @param proof how good it is; empty where nothing is claimed
  * @param current false when the job has changed since it was made
  */
 record ProposalView(
@@ -19,6 +22,10 @@ record ProposalView(
         String headline,
         List<Line> lines,
         List<Line> notPlaced,
+        List<String> breaks,
+        List<String> modes,
+        String proof,
+        String totals,
         boolean open,
         boolean applied,
         boolean current) {
@@ -45,6 +52,14 @@ record ProposalView(
                 ProposalText.headline(proposal),
                 lines,
                 notPlaced,
+                proposal.breaks().stream().map(ProposalText::sentence).toList(),
+                proposal.modesToSet().stream()
+                        .map(f -> f.label() + " to " + f.mode())
+                        .toList(),
+                ProposalText.sentence(proposal.proof()),
+                proposal.totals().universes() + " universes, "
+                        + proposal.totals().slots() + " slots used, "
+                        + proposal.totals().free() + " free",
                 stored.state() == Progress.OPEN,
                 stored.state() == Progress.APPLIED,
                 current);

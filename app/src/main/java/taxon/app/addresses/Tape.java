@@ -7,6 +7,7 @@ import taxon.app.web.Marks;
  * One universe as a strip of 512 slots, to scale. Lengths in pixels, across from the left of the drawing.
  *
  * @param used "412 used"
+ * @param lit where what is chosen may begin
  */
 record Tape(
         int y,
@@ -16,6 +17,7 @@ record Tape(
         List<Box> boxes,
         List<Run> reserved,
         List<Run> free,
+        List<Run> lit,
         List<Caption> captions,
         List<Clash> clashes,
         List<Parked> parked) {
@@ -34,6 +36,9 @@ record Tape(
             double x,
             double width,
             int key,
+            int block,
+            int first,
+            int length,
             String label,
             int tint,
             boolean chosen,

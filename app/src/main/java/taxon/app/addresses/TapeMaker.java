@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.ToIntFunction;
 import java.util.stream.Stream;
 import taxon.app.addresses.Tape.Box;
 import taxon.app.addresses.Tape.Caption;
@@ -11,7 +12,6 @@ import taxon.app.addresses.Tape.Clash;
 import taxon.app.addresses.Tape.Run;
 import taxon.app.web.Marks;
 import taxon.app.web.Selection;
-import taxon.app.web.Tints;
 import taxon.core.addressing.Occupancy;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
@@ -31,10 +31,10 @@ final class TapeMaker {
     private static final double RIGHT = Tape.x(513);
 
     private final Plan plan;
-    private final Tints tints;
+    private final ToIntFunction<PlannedBlock> tints;
     private final Selection selection;
 
-    TapeMaker(Plan plan, Tints tints, Selection selection) {
+    TapeMaker(Plan plan, ToIntFunction<PlannedBlock> tints, Selection selection) {
         this.plan = plan;
         this.tints = tints;
         this.selection = selection;
@@ -47,7 +47,8 @@ final class TapeMaker {
             Occupancy occupancy,
             List<PlannedBlock> blocks,
             List<ReservedRun> reserved,
-            List<Evidence.Overlap> overlaps) {
+            List<Evidence.Overlap> overlaps,
+            List<SlotRange> lit) {
         List<PlannedBlock> inOrder = blocks.stream()
                 .sorted(Comparator.comparing(TapeMaker::start).thenComparing(PlannedBlock::ref))
                 .toList();
@@ -62,6 +63,7 @@ final class TapeMaker {
                 occupancy.freeRuns(number).stream()
                         .map(r -> run(r, freeWords(r)))
                         .toList(),
+                lit.stream().map(r -> run(r, "")).toList(),
                 captions(inOrder, overlaps),
                 overlaps.stream().map(o -> clash(o.shared())).toList(),
                 inOrder.stream().flatMap(TapeMaker::parked).toList());
@@ -77,8 +79,11 @@ final class TapeMaker {
                 Tape.x(slots.first()),
                 width,
                 block.fixture().key().number(),
+                block.ref().block(),
+                slots.first(),
+                slots.length(),
                 fits ? label : "",
-                tints.of(block.fixture().type()),
+                tints.applyAsInt(block),
                 selection.holds(block.fixture().key()),
                 width >= ROOM_FOR_MARK + (label.length() - 3) * LETTER,
                 Marks.of(standing),
@@ -117,9 +122,12 @@ final class TapeMaker {
     private List<Caption> captions(List<PlannedBlock> blocks, List<Evidence.Overlap> overlaps) {
         List<Caption> captions = new ArrayList<>();
         for (Evidence.Overlap overlap : overlaps) {
-            String words = overlap.earlier().fixture().label() + " and "
+            String who = overlap.earlier().fixture().label() + " and "
                     + overlap.later().fixture().label();
-            put(captions, Tape.x(overlap.shared().last()) + 6, List.of(words), true);
+            String slots = overlap.shared().first() == overlap.shared().last()
+                    ? "" + overlap.shared().first()
+                    : overlap.shared().first() + " to " + overlap.shared().last();
+            put(captions, Tape.x(overlap.shared().last()) + 6, List.of(who + ", " + slots, who), true);
         }
         blocks.stream()
                 .filter(b -> !start(b).holds(b.footprint()))

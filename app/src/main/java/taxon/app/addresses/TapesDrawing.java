@@ -7,8 +7,8 @@ import java.util.Set;
 import java.util.TreeMap;
 import taxon.app.edit.JobState;
 import taxon.app.web.Selection;
-import taxon.app.web.Tints;
 import taxon.core.addressing.Occupancy;
+import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.finding.Evidence;
 import taxon.core.finding.Finding;
@@ -24,10 +24,10 @@ record TapesDrawing(int width, int height, List<Tape> tapes) {
     private static final int WIDTH = 950;
     private static final int TOP = 40;
 
-    static TapesDrawing of(JobState state, Selection selection) {
+    static TapesDrawing of(JobState state, Selection selection, TintBy tints) {
         Plan plan = state.plan();
         Occupancy occupancy = Occupancy.of(plan, Set.of());
-        Tints tints = Tints.of(plan);
+        Map<UniverseNumber, List<SlotRange>> lit = Lit.of(plan, selection);
         Map<UniverseNumber, List<PlannedBlock>> blocks = new TreeMap<>();
         plan.blocks()
                 .forEach(b -> b.start()
@@ -41,7 +41,7 @@ record TapesDrawing(int width, int height, List<Tape> tapes) {
         List<Tape> tapes = new ArrayList<>();
         for (Universe universe : plan.universes()) {
             UniverseNumber number = universe.number();
-            TapeMaker maker = new TapeMaker(plan, tints, selection);
+            TapeMaker maker = new TapeMaker(plan, tints::of, selection);
             tapes.add(maker.tape(
                     TOP + tapes.size() * Tape.PITCH,
                     number.number(),
@@ -49,7 +49,8 @@ record TapesDrawing(int width, int height, List<Tape> tapes) {
                     occupancy,
                     blocks.getOrDefault(number, List.of()),
                     reserved.getOrDefault(number, List.of()),
-                    overlaps.getOrDefault(number, List.of())));
+                    overlaps.getOrDefault(number, List.of()),
+                    lit.getOrDefault(number, List.of())));
         }
         return new TapesDrawing(WIDTH, TOP + tapes.size() * Tape.PITCH, List.copyOf(tapes));
     }
@@ -65,7 +66,7 @@ record TapesDrawing(int width, int height, List<Tape> tapes) {
         return overlaps;
     }
 
-    private static String routeWords(Universe universe) {
+    static String routeWords(Universe universe) {
         String route = universe.route()
                 .map(r ->
                         r instanceof Route.ArtNet a ? "Art-Net " + a.address() : "sACN " + ((Route.Sacn) r).universe())

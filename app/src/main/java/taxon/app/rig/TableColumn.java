@@ -36,6 +36,7 @@ enum TableColumn {
     NOTE(FixtureColumn.NOTE, 110),
     PURPOSE(FixtureColumn.PURPOSE, 110),
     COLOUR(FixtureColumn.COLOUR, 90),
+    LINE(FixtureColumn.LINE, 90),
     PAN_REVERSED(FixtureColumn.PAN_REVERSED, 92),
     TILT_REVERSED(FixtureColumn.TILT_REVERSED, 92),
     AXES_SWAPPED(FixtureColumn.AXES_SWAPPED, 96),

@@ -52,6 +52,11 @@ class TraitsController {
         if (fields.isFaulty()) {
             return reply.refused();
         }
+        boolean locked = frames.state(job)
+                .plan()
+                .fixture(fixture)
+                .filter(f -> f.traits().locked())
+                .isPresent();
         Optional<Traits> traits = fields.build(
                 "parked",
                 () -> new Traits(
@@ -62,7 +67,9 @@ class TraitsController {
                         fields.has("axesSwapped"),
                         mirrors,
                         fields.text("hazard"),
-                        parked));
+                        parked,
+                        fields.text("line"),
+                        locked));
         return traits.isEmpty()
                 ? reply.refused()
                 : reply.after(editor.apply(

@@ -15,6 +15,7 @@ import taxon.app.store.PlanRows.PositionRow;
 import taxon.app.store.PlanRows.ReservedRow;
 import taxon.app.store.PlanRows.TypeRow;
 import taxon.app.store.PlanRows.UniverseRow;
+import taxon.app.store.PlanRows.ValueRow;
 
 /** The tables of a plan, a statement each. */
 @Mapper
@@ -55,6 +56,26 @@ interface PlanMapper {
 
     @Select("select number, kind, name, group_id, parent, members, rules from rig_group where job_id = #{job}")
     List<GroupRow> groups(int job);
+
+    @Select("select number, definition from share where job_id = #{job}")
+    List<ValueRow> shares(int job);
+
+    @Select("select number, definition from wish where job_id = #{job}")
+    List<ValueRow> wishes(int job);
+
+    @Insert(
+            "insert or replace into share (job_id, number, definition) values (#{job}, #{row.number}, #{row.definition})")
+    void putShare(@Param("job") int job, @Param("row") ValueRow row);
+
+    @Insert(
+            "insert or replace into wish (job_id, number, definition) values (#{job}, #{row.number}, #{row.definition})")
+    void putWish(@Param("job") int job, @Param("row") ValueRow row);
+
+    @Delete("delete from share where job_id = #{job} and number = #{number}")
+    void dropShare(@Param("job") int job, @Param("number") int number);
+
+    @Delete("delete from wish where job_id = #{job} and number = #{number}")
+    void dropWish(@Param("job") int job, @Param("number") int number);
 
     @Insert("""
             insert or replace into rig_group (job_id, number, kind, name, group_id, parent, members, rules)

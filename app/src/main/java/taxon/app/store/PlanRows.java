@@ -17,6 +17,8 @@ import taxon.core.network.Route.PortRef;
 import taxon.core.network.SacnUniverse;
 import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.BlockRef;
+import taxon.core.rig.Element;
+import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
@@ -32,6 +34,7 @@ import taxon.core.rig.Stretch;
 import taxon.core.rig.Traits;
 import taxon.core.rig.Universe;
 import taxon.core.space.Length;
+import taxon.formats.json.ElementJson;
 import taxon.formats.json.FixtureTypeJson;
 import taxon.formats.json.GroupJson;
 import taxon.formats.json.Json;
@@ -132,6 +135,18 @@ final class PlanRows {
                     Optional.ofNullable(parent),
                     GroupJson.readMembers(Json.parse(members)),
                     GroupJson.readRules(Json.parse(rules)));
+        }
+    }
+
+    /** An element that is read and written whole, by number. */
+    record ValueRow(int number, String definition) {
+        static ValueRow of(Element element) {
+            return new ValueRow(
+                    element.elementKey().number(), ElementJson.write(element).toString());
+        }
+
+        Element element(Kind kind) {
+            return ElementJson.read(kind, Json.parse(definition));
         }
     }
 

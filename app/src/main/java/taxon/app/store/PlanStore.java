@@ -18,10 +18,12 @@ import taxon.app.store.PlanRows.PositionRow;
 import taxon.app.store.PlanRows.ReservedRow;
 import taxon.app.store.PlanRows.TypeRow;
 import taxon.app.store.PlanRows.UniverseRow;
+import taxon.app.store.PlanRows.ValueRow;
 import taxon.core.dmx.StartAddress;
 import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.Element;
 import taxon.core.rig.ElementKey;
+import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Group;
 import taxon.core.rig.JobSheet;
@@ -31,7 +33,9 @@ import taxon.core.rig.PlanDelta;
 import taxon.core.rig.Position;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
+import taxon.core.rig.Share;
 import taxon.core.rig.Universe;
+import taxon.core.rig.Wish;
 import taxon.formats.json.Json;
 import taxon.formats.json.PlaceJson;
 
@@ -70,6 +74,8 @@ public class PlanStore {
         rows.fixtures(job).forEach(r -> elements.add(r.element(addresses.getOrDefault(r.number(), Map.of()))));
         rows.evidence(job).forEach(r -> elements.add(r.element()));
         rows.groups(job).forEach(r -> elements.add(r.element()));
+        rows.shares(job).forEach(r -> elements.add(r.element(Kind.SHARE)));
+        rows.wishes(job).forEach(r -> elements.add(r.element(Kind.WISH)));
         return new Stored(job, row.version(), Plan.of(elements));
     }
 
@@ -120,6 +126,10 @@ public class PlanStore {
             rows.putEvidence(job, EvidenceRow.of(e));
         } else if (element instanceof Group g) {
             rows.putGroup(job, GroupRow.of(g));
+        } else if (element instanceof Share s) {
+            rows.putShare(job, ValueRow.of(s));
+        } else if (element instanceof Wish w) {
+            rows.putWish(job, ValueRow.of(w));
         }
     }
 
@@ -134,6 +144,8 @@ public class PlanStore {
             case FIXTURE -> rows.dropFixture(job, key.number());
             case EVIDENCE -> rows.dropEvidence(job, key.number(), Integer.parseInt(key.text()));
             case GROUP -> rows.dropGroup(job, key.number());
+            case SHARE -> rows.dropShare(job, key.number());
+            case WISH -> rows.dropWish(job, key.number());
         }
     }
 }

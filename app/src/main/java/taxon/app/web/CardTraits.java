@@ -42,6 +42,8 @@ public record CardTraits(String offset, Traits traits, String mirrors, String pa
         add(told, traits.axesSwapped(), "Pan and tilt swapped");
         mirrored.ifPresent(m -> told.add("Mirrors " + m.label()));
         add(told, !traits.hazard().isEmpty(), "Hazard: " + traits.hazard());
+        add(told, !traits.line().isEmpty(), "Line: " + traits.line());
+        add(told, traits.locked(), "Locked: no proposal moves it");
         traits.parked()
                 .forEach(p -> told.add("Parked: slot " + p.offset() + (p.block() > 1 ? " of block " + p.block() : "")
                         + " at " + p.value() + ", " + p.why()));

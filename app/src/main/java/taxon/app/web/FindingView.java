@@ -36,7 +36,7 @@ public record FindingView(
                 finding.severity().name().toLowerCase(Locale.ROOT),
                 FindingText.sentence(finding),
                 finding.fixtures().stream().map(FixtureKey::number).toList(),
-                remedy.filter(Remedy.Apply.class::isInstance).map(Remedy::label),
+                remedy.filter(r -> !(r instanceof Remedy.Decide)).map(Remedy::label),
                 decide.map(Remedy::label),
                 decide.map(d -> path(d.where())).orElse(""));
     }

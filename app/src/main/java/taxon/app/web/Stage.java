@@ -9,7 +9,20 @@ import taxon.core.finding.Rule;
 public enum Stage {
     RIG("Rig", EnumSet.of(Rule.MODE_MISSING, Rule.DUPLICATE_ID, Rule.NO_ID)),
     TYPES("Types", EnumSet.of(Rule.MODE_DOUBTED, Rule.SHELF_SHORT)),
-    ADDRESSES("Addresses", EnumSet.of(Rule.OVERLAP, Rule.PAST_END, Rule.NO_ADDRESS, Rule.RESERVED_TOUCHED)),
+    ADDRESSES(
+            "Addresses",
+            EnumSet.of(
+                    Rule.OVERLAP,
+                    Rule.PAST_END,
+                    Rule.NO_ADDRESS,
+                    Rule.BLOCK_NOT_ADDRESSED,
+                    Rule.RESERVED_TOUCHED,
+                    Rule.SHARE_BROKEN,
+                    Rule.HAZARD_SHARES,
+                    Rule.GAP_SHORT,
+                    Rule.HEADROOM_USED,
+                    Rule.ROOM_SHORT,
+                    Rule.OUT_OF_STEP)),
     NETWORK("Network", EnumSet.of(Rule.UNIVERSE_UNROUTED)),
     PAPERWORK("Paperwork", EnumSet.noneOf(Rule.class)),
     CHECKS("Checks", EnumSet.noneOf(Rule.class)),

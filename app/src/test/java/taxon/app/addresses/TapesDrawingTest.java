@@ -89,7 +89,7 @@ class TapesDrawingTest {
     void theChosenUnitIsMarkedOnEveryTape() {
         Plan plan =
                 Rigs.add(Rigs.empty(), Rigs.type("t", 6, 20), 2, Optional.of(1), Optional.of(StartAddress.of(1, 1)));
-        TapesDrawing drawing = TapesDrawing.of(state(plan), Selection.of(List.of(FixtureKey.of(2))));
+        TapesDrawing drawing = drawing(plan, Selection.of(List.of(FixtureKey.of(2))));
         assertThat(drawing.tapes().get(0).boxes())
                 .filteredOn(Box::chosen)
                 .hasSize(2)
@@ -104,8 +104,7 @@ class TapesDrawingTest {
     @ParameterizedTest(name = "seed {0}")
     @MethodSource("seeds")
     void noWordsAboveATapeRunIntoEachOtherOrOutOfIt(long seed) {
-        for (Tape tape :
-                TapesDrawing.of(state(Rigs.random(seed)), Selection.NONE).tapes()) {
+        for (Tape tape : drawing(Rigs.random(seed), Selection.NONE).tapes()) {
             List<Caption> captions = tape.captions();
             for (int i = 0; i < captions.size(); i++) {
                 Caption one = captions.get(i);
@@ -120,12 +119,16 @@ class TapesDrawingTest {
     }
 
     private static Tape only(Plan plan) {
-        TapesDrawing drawing = TapesDrawing.of(state(plan), Selection.NONE);
+        TapesDrawing drawing = drawing(plan, Selection.NONE);
         assertThat(drawing.tapes()).hasSize(1);
         return drawing.tapes().get(0);
     }
 
     private static JobState state(Plan plan) {
         return new JobState(1, 1, plan, PlanCheck.of(plan), Shop.EMPTY);
+    }
+
+    private static TapesDrawing drawing(Plan plan, Selection selection) {
+        return TapesDrawing.of(state(plan), selection, TintBy.of(plan, ""));
     }
 }

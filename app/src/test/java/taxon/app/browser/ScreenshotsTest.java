@@ -25,7 +25,6 @@ class ScreenshotsTest {
             take(browser, job + "types", "types");
             take(browser, job + "types/fernglass-heron-380", "type");
             take(browser, job + "types/fernglass-tern/compare", "compare");
-            take(browser, job + "types/build?from=pellucid-wren", "build");
             browser.open(job + "rig?sort=position,unit&sel=21-28");
             browser.until("no table", () -> browser.count("#grid.live") == 1);
             browser.click("#c-4-6");
@@ -34,13 +33,10 @@ class ScreenshotsTest {
             }
             browser.scrollTo("#table");
             browser.screenshot(FOLDER.resolve("table.png"));
-            browser.open(job + "rig");
-            browser.press("/");
-            browser.press("add 4 Kestrel in 18 on Gate tower as 421 from 7.1");
-            browser.see("#jot-told", "Enter: 4");
-            browser.screenshot(FOLDER.resolve("jot.png"));
             take(browser, job + "tree?sel=21,22", "groups");
             take(browser, job + "addresses?sel=28", "addresses");
+            take(browser, job + "split", "split");
+            take(browser, job + "universes/2", "slots");
             take(browser, job + "network", "network");
             take(browser, job + "paperwork/by-universe", "paperwork");
             take(browser, job + "findings", "findings");

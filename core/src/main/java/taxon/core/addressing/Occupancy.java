@@ -3,11 +3,11 @@ package taxon.core.addressing;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
@@ -18,7 +18,7 @@ import taxon.core.rig.PlannedBlock;
 
 /** Which slots of which universe are taken, by fixtures and by reserved runs. Grows as a planner places things. */
 public final class Occupancy {
-    private final Map<UniverseNumber, Taken> byUniverse = new TreeMap<>();
+    private final Map<UniverseNumber, Taken> byUniverse = new HashMap<>();
 
     /** Slots by number, 1 to 512; bit 0 is never set. */
     private record Taken(BitSet byFixtures, BitSet reserved) {

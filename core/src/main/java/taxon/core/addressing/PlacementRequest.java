@@ -3,15 +3,17 @@ package taxon.core.addressing;
 import java.util.Set;
 import java.util.TreeSet;
 import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseSet;
 import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Spacing;
+import taxon.core.rig.Wish;
 
 /**
- * What to place, from where, and how far apart.
+ * What to place, and how.
  *
  * @param chosen the fixtures meant by {@link Scope#CHOSEN}; ignored otherwise
- * @param gap free slots between neighbours, 0 to 511
  */
-public record PlacementRequest(Scope scope, Set<FixtureKey> chosen, StartAddress from, int gap) {
+public record PlacementRequest(Scope scope, Set<FixtureKey> chosen, Wish wish) {
 
     public enum Scope {
         /** Fixtures with a block that has no address. */
@@ -22,12 +24,16 @@ public record PlacementRequest(Scope scope, Set<FixtureKey> chosen, StartAddress
         ALL
     }
 
-    public static final int MOST_GAP = 511;
-
     public PlacementRequest {
         chosen = Set.copyOf(new TreeSet<>(chosen));
-        if (gap < 0 || gap > MOST_GAP) {
-            throw new IllegalArgumentException("a gap of " + gap + " slots is outside 0 to " + MOST_GAP);
-        }
+    }
+
+    /** In order from an address on, so many slots apart. */
+    public PlacementRequest(Scope scope, Set<FixtureKey> chosen, StartAddress from, int gap) {
+        this(scope, chosen, Wish.USUAL.within(from, UniverseSet.ALL).withSpacing(Spacing.ofGap(gap)));
+    }
+
+    public PlacementRequest withStyle(Wish.Style style) {
+        return new PlacementRequest(scope, chosen, wish.withStyle(style));
     }
 }

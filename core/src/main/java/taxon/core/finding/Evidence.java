@@ -55,6 +55,43 @@ public sealed interface Evidence {
      */
     record NoAddress(Fixture fixture, List<PlannedBlock> blocks, int slots) implements Evidence {}
 
+    /** Blocks that share an address on purpose and have several, or none for some. */
+    record ShareBroken(List<PlannedBlock> blocks, String why) implements Evidence {}
+
+    /**
+     * Two neighbours too near.
+     *
+     * @param free slots between them, below {@code asked}
+     */
+    record GapShort(PlannedBlock earlier, PlannedBlock later, int free, int asked) implements Evidence {}
+
+    /**
+     * Slots used that shall stay free at the end of a universe.
+     *
+     * @param headroom how many shall stay free
+     * @param lastUsed the last slot in use
+     */
+    record HeadroomUsed(UniverseNumber universe, List<PlannedBlock> blocks, int headroom, int lastUsed)
+            implements Evidence {}
+
+    /**
+     * Devices that can hurt people on a universe with others.
+     *
+     * @param others how many fixtures without a hazard are there too
+     */
+    record HazardShares(UniverseNumber universe, List<PlannedBlock> hazards, int others) implements Evidence {}
+
+    /**
+     * Less room than is to be kept for a mode.
+     *
+     * @param needed slots of the mode
+     * @param kept slots to the next neighbour or to the end, or the pitch
+     */
+    record RoomShort(PlannedBlock block, int needed, int kept) implements Evidence {}
+
+    /** Fixtures of a position whose numbers do not ascend with their addresses. */
+    record OutOfStep(String position, List<Fixture> fixtures) implements Evidence {}
+
     /**
      * A universe in use that no route carries.
      *

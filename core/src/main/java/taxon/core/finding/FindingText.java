@@ -11,6 +11,8 @@ import taxon.core.rig.PlannedBlock;
 
 /** The one place where findings become sentences: what, where, why it matters. */
 public final class FindingText {
+    private static final int TOLD = 3;
+
     private FindingText() {}
 
     public static String sentence(Finding finding) {
@@ -50,7 +52,7 @@ public final class FindingText {
                     ? "1 fixture has no number: " + n.fixtures().get(0).label() + "."
                     : n.fixtures().size() + " fixtures have no number.";
         }
-        return unrouted((Evidence.UniverseUnrouted) evidence);
+        return evidence instanceof Evidence.UniverseUnrouted u ? unrouted(u) : WishFindingText.sentence(evidence);
     }
 
     private static String doubted(Evidence.ModeDoubted d) {
@@ -65,9 +67,23 @@ public final class FindingText {
         String start = o.later().label() + " starts at " + o.later().start().orElseThrow() + "; "
                 + o.earlier().label() + " runs to " + o.universe() + "."
                 + three(o.earlier().slots().orElseThrow().last()) + ".";
-        return "Overlap at " + run(o.universe(), o.shared().first(), o.shared().last()) + ". " + start + " Slot "
-                + o.shared().first() + " is " + use(o.earlier(), o.shared().first()) + " there and "
-                + use(o.later(), o.shared().first()) + " here.";
+        return "Overlap at " + run(o.universe(), o.shared().first(), o.shared().last()) + ". " + start + uses(o);
+    }
+
+    /** What the first few shared slots would do at each of the two. */
+    private static String uses(Evidence.Overlap o) {
+        StringBuilder words = new StringBuilder();
+        int last = Math.min(o.shared().last(), o.shared().first() + TOLD - 1);
+        for (int slot = o.shared().first(); slot <= last; slot++) {
+            boolean first = slot == o.shared().first();
+            words.append(first ? " Slot " : ", ").append(slot).append(first ? " is " : " ");
+            words.append(use(o.earlier(), slot))
+                    .append(first ? " there and " : " and ")
+                    .append(use(o.later(), slot));
+            words.append(first ? " here" : "");
+        }
+        int more = o.shared().last() - last;
+        return words.append(more > 0 ? ", and " + more + " more." : ".").toString();
     }
 
     private static String use(PlannedBlock block, int slot) {
@@ -106,7 +122,7 @@ public final class FindingText {
                 + (u.fixtures() == 1 ? " fixture" : " fixtures") + " reach no line.";
     }
 
-    private static String run(UniverseNumber universe, int first, int last) {
+    static String run(UniverseNumber universe, int first, int last) {
         return universe + "." + three(first) + (first == last ? "" : " to " + universe + "." + three(last));
     }
 

@@ -2,17 +2,23 @@ package taxon.core.finding;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
-import java.util.stream.Collectors;
+import java.util.Set;
+import taxon.core.addressing.PlacementRequest;
+import taxon.core.addressing.PlacementRequest.Scope;
 import taxon.core.fixture.Mode;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureEdits;
 import taxon.core.rig.FixtureId;
+import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.Wish;
+import taxon.core.rig.Wish.Style;
 import taxon.core.text.Likeness;
 
 /** Rules about fixtures one by one: mode, number, address. */
@@ -24,10 +30,7 @@ final class FixtureRules {
     }
 
     List<Finding> modeMissing() {
-        return plan.fixtures().stream()
-                .filter(f -> plan.mode(f).isEmpty())
-                .map(this::modeMissing)
-                .toList();
+        return plan.fixturesWithoutMode().stream().map(this::modeMissing).toList();
     }
 
     private Finding modeMissing(Fixture fixture) {
@@ -42,24 +45,33 @@ final class FixtureRules {
                 Optional.of(new Remedy.Apply("Choose " + closest, FixtureEdits.chooseMode(fixture.key(), closest))));
     }
 
+    /** Fixtures come by ID, so those of one ID stand together. */
     List<Finding> duplicateIds() {
-        Map<FixtureId, List<Fixture>> byId = plan.fixtures().stream()
-                .filter(f -> f.id().isPresent())
-                .collect(Collectors.groupingBy(f -> f.id().orElseThrow(), TreeMap::new, Collectors.toList()));
         List<Finding> found = new ArrayList<>();
-        byId.forEach((id, fixtures) -> {
-            if (fixtures.size() > 1) {
-                found.add(duplicate(id, fixtures, freeAfter(id, byId)));
+        List<Fixture> fixtures = plan.fixtures();
+        for (int from = 0; from < fixtures.size(); ) {
+            int to = from + 1;
+            while (to < fixtures.size()
+                    && fixtures.get(from).id().isPresent()
+                    && fixtures.get(to).id().equals(fixtures.get(from).id())) {
+                to++;
             }
-        });
+            if (to - from > 1) {
+                FixtureId id = fixtures.get(from).id().orElseThrow();
+                found.add(duplicate(id, fixtures.subList(from, to), freeAfter(id)));
+            }
+            from = to;
+        }
         return found;
     }
 
-    private static Optional<FixtureId> freeAfter(FixtureId id, Map<FixtureId, List<Fixture>> taken) {
+    private Optional<FixtureId> freeAfter(FixtureId id) {
+        Set<Integer> taken = new HashSet<>();
+        plan.fixtures().forEach(f -> f.id().ifPresent(i -> taken.add(i.number())));
         for (int step = 1; step < FixtureId.LAST; step++) {
-            FixtureId next = FixtureId.of((id.number() - 1 + step) % FixtureId.LAST + 1);
-            if (!taken.containsKey(next)) {
-                return Optional.of(next);
+            int next = (id.number() - 1 + step) % FixtureId.LAST + 1;
+            if (!taken.contains(next)) {
+                return Optional.of(FixtureId.of(next));
             }
         }
         return Optional.empty();
@@ -92,21 +104,41 @@ final class FixtureRules {
                         Optional.of(new Remedy.Decide("Number them", Remedy.Where.NUMBERING))));
     }
 
+    /** Fixtures none of whose blocks has an address. */
     List<Finding> noAddress() {
-        return plan.fixtures().stream()
-                .filter(f -> plan.blocksOf(f).stream().anyMatch(b -> b.start().isEmpty()))
-                .map(this::noAddress)
+        return open(true);
+    }
+
+    /** Fixtures of which some blocks have an address and some have not. */
+    List<Finding> blockNotAddressed() {
+        return open(false);
+    }
+
+    private List<Finding> open(boolean whole) {
+        Map<FixtureKey, Fixture> open = new LinkedHashMap<>();
+        plan.blocks().stream()
+                .filter(b -> b.start().isEmpty())
+                .forEach(b -> open.put(b.fixture().key(), b.fixture()));
+        return open.values().stream()
+                .filter(f -> whole
+                        == plan.blocksOf(f).stream().allMatch(b -> b.start().isEmpty()))
+                .map(f -> noAddress(f, whole ? Rule.NO_ADDRESS : Rule.BLOCK_NOT_ADDRESSED))
                 .toList();
     }
 
-    private Finding noAddress(Fixture fixture) {
+    private Finding noAddress(Fixture fixture, Rule rule) {
         List<PlannedBlock> open =
                 plan.blocksOf(fixture).stream().filter(b -> b.start().isEmpty()).toList();
         int slots = open.stream().mapToInt(PlannedBlock::footprint).sum();
         return Finding.about(
-                Rule.NO_ADDRESS,
+                rule,
                 List.of(fixture.key()),
                 new Evidence.NoAddress(fixture, open, slots),
-                Optional.of(new Remedy.Decide("Place it", Remedy.Where.PLACING)));
+                Optional.of(new Remedy.Propose(
+                        "Place it",
+                        new PlacementRequest(
+                                Scope.CHOSEN,
+                                Set.of(fixture.key()),
+                                plan.wish().orElse(Wish.USUAL).withStyle(Style.LEAST_CHANGE)))));
     }
 }

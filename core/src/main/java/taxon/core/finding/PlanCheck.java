@@ -28,7 +28,9 @@ public record PlanCheck(Map<Rule, List<Finding>> byRule) {
 
     /** Checks a plan against itself and against what the shop owns and doubts. */
     public static PlanCheck of(Plan plan, Shop shop) {
-        SlotRules slots = new SlotRules(plan);
+        Patch patch = new Patch(plan);
+        SlotRules slots = new SlotRules(patch);
+        WishRules wishes = new WishRules(patch);
         FixtureRules fixtures = new FixtureRules(plan);
         Map<Rule, List<Finding>> found = new EnumMap<>(Rule.class);
         found.put(Rule.OVERLAP, slots.overlaps());
@@ -37,7 +39,14 @@ public record PlanCheck(Map<Rule, List<Finding>> byRule) {
         found.put(Rule.MODE_MISSING, fixtures.modeMissing());
         found.put(Rule.DUPLICATE_ID, fixtures.duplicateIds());
         found.put(Rule.NO_ADDRESS, fixtures.noAddress());
-        found.put(Rule.UNIVERSE_UNROUTED, new RouteRules(plan).unrouted());
+        found.put(Rule.BLOCK_NOT_ADDRESSED, fixtures.blockNotAddressed());
+        found.put(Rule.SHARE_BROKEN, new ShareRules(plan).broken());
+        found.put(Rule.HAZARD_SHARES, wishes.hazardShares());
+        found.put(Rule.GAP_SHORT, wishes.gapShort());
+        found.put(Rule.HEADROOM_USED, wishes.headroomUsed());
+        found.put(Rule.ROOM_SHORT, wishes.roomShort());
+        found.put(Rule.OUT_OF_STEP, wishes.outOfStep());
+        found.put(Rule.UNIVERSE_UNROUTED, new RouteRules(patch).unrouted());
         ShopRules shopRules = new ShopRules(plan, shop);
         found.put(Rule.MODE_DOUBTED, shopRules.doubted());
         found.put(Rule.SHELF_SHORT, shopRules.shelfShort());

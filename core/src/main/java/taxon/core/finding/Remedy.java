@@ -1,5 +1,6 @@
 package taxon.core.finding;
 
+import taxon.core.addressing.PlacementRequest;
 import taxon.core.rig.Edit;
 
 /** The way out of a finding. */
@@ -9,6 +10,9 @@ public sealed interface Remedy {
 
     /** An edit that makes the finding go away. */
     record Apply(String label, Edit edit) implements Remedy {}
+
+    /** A request whose answer, a proposal, makes the finding go away. */
+    record Propose(String label, PlacementRequest request) implements Remedy {}
 
     /** A place where someone has to decide. */
     record Decide(String label, Where where) implements Remedy {}

@@ -1,16 +1,13 @@
 package taxon.core.finding;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
-import java.util.TreeSet;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import taxon.core.addressing.Occupancy;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.finding.Patch.Seat;
 import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
 import taxon.core.network.SacnUniverse;
@@ -21,34 +18,51 @@ import taxon.core.rig.Universe;
 
 /** Rules about the way that universes leave. */
 final class RouteRules {
+    private final Patch patch;
     private final Plan plan;
     private final Optional<PortRef> freePort;
 
-    RouteRules(Plan plan) {
-        this.plan = plan;
+    RouteRules(Patch patch) {
+        this.patch = patch;
+        plan = patch.plan();
         freePort = freePort(plan);
     }
 
     /** Universes that hold a fixture and are carried by nothing. */
     List<Finding> unrouted() {
-        Occupancy occupancy = Occupancy.of(plan, Set.of());
-        Map<UniverseNumber, Set<FixtureKey>> users = plan.blocks().stream()
-                .filter(b -> b.start().isPresent())
-                .collect(Collectors.groupingBy(
-                        b -> b.start().orElseThrow().universe(),
-                        TreeMap::new,
-                        Collectors.mapping(b -> b.fixture().key(), Collectors.toCollection(TreeSet::new))));
-        return users.entrySet().stream()
-                .filter(e -> plan.universe(e.getKey()).route().isEmpty())
-                .map(e -> unrouted(e.getKey(), occupancy.usedSlots(e.getKey()), e.getValue()))
+        List<Finding> found = new ArrayList<>();
+        patch.byUniverse().forEach((universe, seats) -> {
+            if (plan.universe(universe).route().isEmpty()) {
+                found.add(unrouted(universe, used(seats), users(seats)));
+            }
+        });
+        return found;
+    }
+
+    private static List<FixtureKey> users(List<Seat> seats) {
+        return seats.stream()
+                .map(s -> s.block().fixture().key())
+                .sorted()
+                .distinct()
                 .toList();
     }
 
-    private Finding unrouted(UniverseNumber universe, int slots, Set<FixtureKey> fixtures) {
+    /** Slots that are taken; where two share a slot it counts once. */
+    private static int used(List<Seat> seats) {
+        int used = 0;
+        int last = 0;
+        for (Seat seat : seats) {
+            used += Math.max(0, seat.last() - Math.max(last, seat.first() - 1));
+            last = Math.max(last, seat.last());
+        }
+        return used;
+    }
+
+    private Finding unrouted(UniverseNumber universe, int slots, List<FixtureKey> fixtures) {
         return new Finding(
                 Rule.UNIVERSE_UNROUTED,
                 Rule.UNIVERSE_UNROUTED.slug() + ":" + universe,
-                List.copyOf(fixtures),
+                fixtures,
                 new Evidence.UniverseUnrouted(universe, slots, fixtures.size()),
                 Optional.of(remedy(universe)));
     }
@@ -67,7 +81,7 @@ final class RouteRules {
     /** The first port, in the order of nodes, that feeds no universe yet. */
     private static Optional<PortRef> freePort(Plan plan) {
         Set<PortRef> used = new HashSet<>();
-        plan.universes().forEach(u -> u.route().ifPresent(r -> used.add(r.port())));
+        plan.describedUniverses().forEach(u -> u.route().ifPresent(r -> used.add(r.port())));
         return plan.nodes().stream()
                 .flatMap(n -> IntStream.rangeClosed(1, n.ports()).mapToObj(p -> new PortRef(n.number(), p)))
                 .filter(p -> !used.contains(p))

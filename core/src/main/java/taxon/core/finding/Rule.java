@@ -10,10 +10,17 @@ public enum Rule {
     DUPLICATE_ID(Severity.STOP),
     RESERVED_TOUCHED(Severity.WARN),
     NO_ADDRESS(Severity.WARN),
+    BLOCK_NOT_ADDRESSED(Severity.WARN),
+    SHARE_BROKEN(Severity.WARN),
+    HAZARD_SHARES(Severity.WARN),
+    GAP_SHORT(Severity.WARN),
+    HEADROOM_USED(Severity.WARN),
+    ROOM_SHORT(Severity.WARN),
     UNIVERSE_UNROUTED(Severity.WARN),
     MODE_DOUBTED(Severity.WARN),
     SHELF_SHORT(Severity.WARN),
-    NO_ID(Severity.NOTE);
+    NO_ID(Severity.NOTE),
+    OUT_OF_STEP(Severity.NOTE);
 
     private final Severity severity;
 

@@ -1,57 +1,40 @@
 package taxon.core.finding;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.TreeMap;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import taxon.core.addressing.Occupancy;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.finding.Patch.Seat;
 import taxon.core.rig.AddressEdits;
-import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
 
 /** Rules about slots: shared, past the end, reserved. */
 final class SlotRules {
-    private static final Comparator<PlannedBlock> BY_START =
-            Comparator.comparing((PlannedBlock b) -> b.start().orElseThrow()).thenComparing(PlannedBlock::ref);
+    private final Patch patch;
 
-    private final Plan plan;
-    private final Occupancy occupancy;
-    private final Map<UniverseNumber, List<PlannedBlock>> byUniverse;
-
-    SlotRules(Plan plan) {
-        this.plan = plan;
-        occupancy = Occupancy.of(plan, Set.of());
-        byUniverse = plan.blocks().stream()
-                .filter(b -> b.start().isPresent())
-                .sorted(BY_START)
-                .collect(Collectors.groupingBy(
-                        b -> b.start().orElseThrow().universe(), TreeMap::new, Collectors.toList()));
+    SlotRules(Patch patch) {
+        this.patch = patch;
     }
 
     /**
      * One finding for each block that begins inside another, named with the one that reaches furthest. So the number of
-     * findings is at most the number of blocks, even where a hundred share an address.
+     * findings is at most the number of blocks, even where a hundred share an address. What shares on purpose is left out.
      */
     List<Finding> overlaps() {
         List<Finding> found = new ArrayList<>();
-        byUniverse.forEach((universe, blocks) -> {
-            PlannedBlock furthest = blocks.get(0);
-            for (PlannedBlock block : blocks.subList(1, blocks.size())) {
-                Optional<SlotRange> shared = slots(furthest).intersection(slots(block));
-                if (shared.isPresent()) {
-                    found.add(overlap(new Evidence.Overlap(furthest, block, universe, shared.get())));
+        patch.byUniverse().forEach((universe, seats) -> {
+            Seat furthest = seats.get(0);
+            for (Seat seat : seats.subList(1, seats.size())) {
+                if (seat.first() <= furthest.last() && !patch.isShared(furthest.block(), seat.block())) {
+                    SlotRange shared = new SlotRange(seat.first(), Math.min(seat.last(), furthest.last()));
+                    found.add(overlap(new Evidence.Overlap(furthest.block(), seat.block(), universe, shared)));
                 }
-                furthest = slots(block).last() > slots(furthest).last() ? block : furthest;
+                furthest = seat.last() > furthest.last() ? seat : furthest;
             }
         });
         return found;
@@ -69,8 +52,8 @@ final class SlotRules {
     }
 
     List<Finding> pastEnd() {
-        return placed().filter(b -> !b.start().orElseThrow().holds(b.footprint()))
-                .map(this::pastEnd)
+        return seats().filter(s -> !s.start().holds(s.block().footprint()))
+                .map(s -> pastEnd(s.block()))
                 .toList();
     }
 
@@ -88,9 +71,11 @@ final class SlotRules {
 
     List<Finding> reservedTouched() {
         List<Finding> found = new ArrayList<>();
-        for (ReservedRun run : plan.reservedRuns()) {
-            for (PlannedBlock block : byUniverse.getOrDefault(run.universe(), List.of())) {
-                slots(block).intersection(run.slots()).ifPresent(shared -> found.add(touched(block, run, shared)));
+        for (ReservedRun run : patch.plan().reservedRuns()) {
+            for (Seat seat : patch.on(run.universe())) {
+                seat.slots()
+                        .intersection(run.slots())
+                        .ifPresent(shared -> found.add(touched(seat.block(), run, shared)));
             }
         }
         return found;
@@ -108,10 +93,11 @@ final class SlotRules {
     /** On its own universe after where it is, then before, then on a later one. */
     private Optional<StartAddress> free(PlannedBlock block) {
         StartAddress start = block.start().orElseThrow();
-        return occupancy
-                .firstFitOn(start.universe(), start.slot().number(), block.footprint(), 0)
-                .or(() -> occupancy.firstFitOn(start.universe(), Slot.FIRST, block.footprint(), 0))
-                .or(() -> occupancy.firstFit(start, block.footprint(), 0));
+        UniverseNumber universe = start.universe();
+        return patch.occupancy()
+                .firstFitOn(universe, start.slot().number(), block.footprint(), 0)
+                .or(() -> patch.occupancy().firstFitOn(universe, Slot.FIRST, block.footprint(), 0))
+                .or(() -> patch.occupancy().firstFit(start, block.footprint(), 0));
     }
 
     private static Optional<Remedy> moveTo(PlannedBlock block, Optional<StartAddress> to) {
@@ -119,11 +105,7 @@ final class SlotRules {
                 "Move " + block.label() + " to " + a, AddressEdits.move(block.ref(), a, block.label())));
     }
 
-    private Stream<PlannedBlock> placed() {
-        return byUniverse.values().stream().flatMap(List::stream);
-    }
-
-    private static SlotRange slots(PlannedBlock block) {
-        return block.slots().orElseThrow();
+    private Stream<Seat> seats() {
+        return patch.byUniverse().values().stream().flatMap(List::stream);
     }
 }

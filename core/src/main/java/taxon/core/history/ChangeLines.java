@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import taxon.core.addressing.WishText;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.FixtureType;
@@ -22,8 +23,10 @@ import taxon.core.rig.PlanDelta.Change;
 import taxon.core.rig.Position;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
+import taxon.core.rig.Share;
 import taxon.core.rig.Traits;
 import taxon.core.rig.Universe;
+import taxon.core.rig.Wish;
 
 /** Says what a change did. Names are looked up in one plan; what that no longer holds is told by its number. */
 public final class ChangeLines {
@@ -117,6 +120,8 @@ public final class ChangeLines {
         say(words, traits.axesSwapped() ? "axes swapped" : "", "");
         say(words, traits.mirrors().map(FixtureKey::toString).orElse(""), "mirrors no. ");
         say(words, traits.hazard(), "hazard ");
+        say(words, traits.line(), "line ");
+        say(words, traits.locked() ? "locked" : "", "");
         traits.parked().forEach(p -> words.add("parked " + p.block() + "." + p.offset() + " at " + p.value()));
         return String.join(", ", words);
     }
@@ -138,6 +143,10 @@ public final class ChangeLines {
         }
         if (element instanceof Universe u) {
             return "Universe " + u.number();
+        }
+
+        if (element instanceof Wish w) {
+            return w.number() == Wish.IN_FORCE ? "Wish in force" : "Wish " + w.name();
         }
         return element instanceof JobSheet ? "Job sheet" : words(element);
     }
@@ -177,6 +186,12 @@ public final class ChangeLines {
                                             + r.port().number())
                                     .orElse(""))
                     .strip();
+        }
+        if (element instanceof Wish w) {
+            return WishText.sentence(w);
+        }
+        if (element instanceof Share s) {
+            return s.blocks().size() + " blocks that share an address";
         }
         return element instanceof JobSheet s ? s.name() : "what is known of the unit";
     }

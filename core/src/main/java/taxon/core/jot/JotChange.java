@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
-import taxon.core.addressing.InOrderPlanner;
 import taxon.core.addressing.PlacementRequest;
 import taxon.core.addressing.PlacementRequest.Scope;
+import taxon.core.addressing.Planner;
 import taxon.core.addressing.Proposal;
 import taxon.core.arranging.Arranging;
 import taxon.core.arranging.ArrangingProposal;
@@ -20,6 +20,7 @@ import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureEdits;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Spacing;
 import taxon.core.rows.CellChange;
 import taxon.core.rows.FixtureColumn;
 import taxon.core.rows.RowWork;
@@ -191,11 +192,11 @@ final class JotChange {
         if (!(AddressText.read(from) instanceof AddressText.Read read)) {
             return line.refused("“" + from + "” is no address; it takes universe.slot, slots 1 to 512, such as 3.1.");
         }
-        if (!gap.matches("\\d{1,3}") || Integer.parseInt(gap) > PlacementRequest.MOST_GAP) {
-            return line.refused("“" + gap + "” is no gap; it takes 0 to " + PlacementRequest.MOST_GAP + " slots.");
+        if (!gap.matches("\\d{1,3}") || Integer.parseInt(gap) > Spacing.MOST_GAP) {
+            return line.refused("“" + gap + "” is no gap; it takes 0 to " + Spacing.MOST_GAP + " slots.");
         }
         PlacementRequest request = new PlacementRequest(Scope.CHOSEN, keys, read.address(), Integer.parseInt(gap));
-        Proposal proposal = InOrderPlanner.propose(line.plan(), request);
+        Proposal proposal = Planner.propose(line.plan(), request);
         return line.changes(proposal.edit(), remarks(proposal), keys);
     }
 

@@ -10,8 +10,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-import taxon.core.addressing.InOrderPlanner;
 import taxon.core.addressing.PlacementRequest;
+import taxon.core.addressing.Planner;
 import taxon.core.addressing.Proposal;
 import taxon.core.addressing.Proposal.NotPlaced;
 import taxon.core.addressing.Proposal.Obstacle;
@@ -148,8 +148,8 @@ public final class ModeChange {
         if (from.isEmpty()) {
             return new Result(swapped, List.of());
         }
-        Proposal proposal = InOrderPlanner.propose(
-                swapped, new PlacementRequest(PlacementRequest.Scope.CHOSEN, placed, from.get(), 0));
+        Proposal proposal =
+                Planner.propose(swapped, new PlacementRequest(PlacementRequest.Scope.CHOSEN, placed, from.get(), 0));
         Plan plan = proposal.edit().applyTo(swapped) instanceof Edit.Changed done ? done.plan() : swapped;
         return new Result(plan, proposal.notPlaced());
     }
@@ -164,7 +164,7 @@ public final class ModeChange {
             List<PlannedBlock> blocks = swapped.blocksOf(now);
             if (swapped.type(now).reach() == Reach.APP_ONLY) {
                 blocks.forEach(b -> addresses.put(b.ref(), Optional.empty()));
-                notPlaced.add(new NotPlaced(now, Obstacle.NEVER_HEARS, footprint(blocks)));
+                notPlaced.add(NotPlaced.of(now, Obstacle.NEVER_HEARS, footprint(blocks)));
             } else if (!fixture.addresses().isEmpty()) {
                 blocks.stream()
                         .filter(b -> !kept.contains(b.ref()))

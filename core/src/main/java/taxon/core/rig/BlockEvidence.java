@@ -26,7 +26,13 @@ public record BlockEvidence(BlockRef ref, Optional<Mark> set, Optional<Mark> pro
     }
 
     public static ElementKey keyOf(BlockRef ref) {
-        return new ElementKey(Kind.EVIDENCE, ref.fixture().number(), String.format("%03d", ref.block()));
+        return new ElementKey(Kind.EVIDENCE, ref.fixture().number(), digits(ref.block()));
+    }
+
+    /** Three digits, so that blocks come in their order. */
+    private static String digits(int block) {
+        String plain = Integer.toString(block);
+        return "0".repeat(Math.max(0, 3 - plain.length())) + plain;
     }
 
     public BlockEvidence withSet(Mark mark) {

@@ -27,6 +27,22 @@ public record Edit(String title, Function<Plan, Outcome> work) {
         }
     }
 
+    /** Several edits one after the other, as one step of undo; the first that is refused refuses the whole. */
+    public static Edit inTurn(String title, List<Edit> edits) {
+        List<Edit> all = List.copyOf(edits);
+        return new Edit(title, plan -> {
+            Plan now = plan;
+            for (Edit edit : all) {
+                Outcome outcome = edit.applyTo(now);
+                if (!(outcome instanceof Changed changed)) {
+                    return outcome;
+                }
+                now = changed.plan();
+            }
+            return new Changed(now);
+        });
+    }
+
     public Outcome applyTo(Plan plan) {
         return work.apply(plan);
     }

@@ -23,7 +23,9 @@ public record ElementKey(Kind kind, int number, String text) implements Comparab
         RESERVED_RUN,
         FIXTURE,
         EVIDENCE,
-        GROUP
+        GROUP,
+        SHARE,
+        WISH
     }
 
     public static ElementKey of(Kind kind, int number) {

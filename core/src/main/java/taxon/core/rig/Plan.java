@@ -3,7 +3,7 @@ package taxon.core.rig;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
-import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -24,22 +24,39 @@ import taxon.core.rig.ElementKey.Kind;
  * for fixtures that exist. Two plans are equal when they hold equal elements.
  */
 public final class Plan {
-    private static final Comparator<Fixture> FIXTURE_ORDER = Comparator.comparing(
-                    (Fixture f) -> f.id().map(FixtureId::number).orElse(Integer.MAX_VALUE))
-            .thenComparing(Fixture::key);
-
     private final SortedMap<ElementKey, Element> elements;
     private final Map<TypeId, FixtureType> types = new TreeMap<>();
     private final List<Fixture> fixtures;
+    private final SortedMap<ElementKey, Element> evidence;
+    private final Map<FixtureKey, List<PlannedBlock>> blocksByFixture;
     private final List<PlannedBlock> blocks;
 
-    private Plan(SortedMap<ElementKey, Element> elements) {
+    /**
+     * @param elements whose bonds are verified
+     * @param before a plan whose blocks are taken over where nothing about them has changed
+     */
+    private Plan(SortedMap<ElementKey, Element> elements, Optional<Plan> before) {
         this.elements = Collections.unmodifiableSortedMap(elements);
-        PlanBonds.verify(this.elements);
+        evidence = kindMap(Kind.EVIDENCE);
         all(Kind.TYPE, RigType.class).forEach(t -> types.put(t.type().id(), t.type()));
-        fixtures =
-                all(Kind.FIXTURE, Fixture.class).stream().sorted(FIXTURE_ORDER).toList();
-        blocks = fixtures.stream().flatMap(f -> blocksOf(f).stream()).toList();
+        fixtures = FixtureOrder.sorted(all(Kind.FIXTURE, Fixture.class));
+        boolean sameTypes = before.filter(b -> b.types.equals(types)).isPresent();
+        Map<FixtureKey, List<PlannedBlock>> known = sameTypes ? before.orElseThrow().blocksByFixture : Map.of();
+        blocksByFixture = new HashMap<>(fixtures.size() * 2);
+        List<PlannedBlock> inOrder = new ArrayList<>(fixtures.size() * 2);
+        for (Fixture fixture : fixtures) {
+            List<PlannedBlock> same = known.getOrDefault(fixture.key(), List.of());
+            List<PlannedBlock> own =
+                    !same.isEmpty() && same.get(0).fixture().equals(fixture) ? same : newBlocksOf(fixture);
+            blocksByFixture.put(fixture.key(), own);
+            inOrder.addAll(own);
+        }
+        blocks = Collections.unmodifiableList(inOrder);
+    }
+
+    private static Plan verified(SortedMap<ElementKey, Element> elements) {
+        PlanBonds.verify(elements);
+        return new Plan(elements, Optional.empty());
     }
 
     public static Plan empty(JobSheet sheet) {
@@ -54,7 +71,7 @@ public final class Plan {
     public static Plan of(Collection<? extends Element> elements) {
         TreeMap<ElementKey, Element> map = new TreeMap<>();
         elements.forEach(e -> map.put(e.elementKey(), e));
-        return new Plan(map);
+        return verified(map);
     }
 
     public SortedMap<ElementKey, Element> elements() {
@@ -80,6 +97,31 @@ public final class Plan {
     }
 
     Plan replaced(Collection<ElementKey> removed, Collection<? extends Element> changed) {
+        return removed.isEmpty() ? grown(changed) : cut(removed, changed);
+    }
+
+    /** Where nothing goes, only what changes can lack what it refers to. */
+    private Plan grown(Collection<? extends Element> changed) {
+        TreeMap<ElementKey, Element> different = new TreeMap<>();
+        for (Element element : changed) {
+            different.put(element.elementKey(), element);
+        }
+        different.values().removeIf(e -> e.equals(elements.get(e.elementKey())));
+        if (different.isEmpty()) {
+            return this;
+        }
+        TreeMap<ElementKey, Element> map = new TreeMap<>(elements);
+        map.putAll(different);
+        different.forEach((key, e) -> {
+            if (e instanceof Group g) {
+                map.put(key, g.keeping(map.keySet()));
+            }
+        });
+        PlanBonds.verify(map, different.values());
+        return new Plan(map, Optional.of(this));
+    }
+
+    private Plan cut(Collection<ElementKey> removed, Collection<? extends Element> changed) {
         TreeMap<ElementKey, Element> map = new TreeMap<>(elements);
         removed.forEach(map::remove);
         changed.forEach(e -> map.put(e.elementKey(), e));
@@ -87,7 +129,8 @@ public final class Plan {
                 .removeIf(e -> e instanceof BlockEvidence b
                         && !map.containsKey(Fixture.keyOf(b.ref().fixture())));
         map.replaceAll((key, e) -> e instanceof Group g ? g.keeping(map.keySet()) : e);
-        return map.equals(elements) ? this : new Plan(map);
+        Shares.tidy(map);
+        return map.equals(elements) ? this : verified(map);
     }
 
     public JobSheet sheet() {
@@ -164,9 +207,22 @@ public final class Plan {
         return blocks;
     }
 
+    /** The blocks of a fixture, which need not be one of this plan as it is, but of a type of it. */
     public List<PlannedBlock> blocksOf(Fixture fixture) {
+        List<PlannedBlock> known = blocksByFixture.getOrDefault(fixture.key(), List.of());
+        return !known.isEmpty() && known.get(0).fixture().equals(fixture) ? known : newBlocksOf(fixture);
+    }
+
+    private List<PlannedBlock> newBlocksOf(Fixture fixture) {
         FixtureType type = type(fixture);
         return type.mode(fixture.mode()).map(m -> blocksOf(fixture, type, m)).orElse(List.of());
+    }
+
+    /** Fixtures whose mode is not one of their type, in the same order as all. */
+    public List<Fixture> fixturesWithoutMode() {
+        return fixtures.stream()
+                .filter(f -> blocksByFixture.getOrDefault(f.key(), List.of()).isEmpty())
+                .toList();
     }
 
     private static List<PlannedBlock> blocksOf(Fixture fixture, FixtureType type, Mode mode) {
@@ -188,7 +244,16 @@ public final class Plan {
                 .map(list -> list.get(ref.block() - 1));
     }
 
+    /** True when anything is known of any real unit. */
+    public boolean knowsUnits() {
+        return !evidence.isEmpty();
+    }
+
     public BlockEvidence evidence(BlockRef ref) {
+        return evidence.isEmpty() ? BlockEvidence.none(ref) : known(ref);
+    }
+
+    private BlockEvidence known(BlockRef ref) {
         return element(BlockEvidence.keyOf(ref)).map(BlockEvidence.class::cast).orElse(BlockEvidence.none(ref));
     }
 
@@ -202,6 +267,28 @@ public final class Plan {
 
     public List<ReservedRun> reservedRuns() {
         return all(Kind.RESERVED_RUN, ReservedRun.class);
+    }
+
+    /** Which blocks share an address on purpose, by number. */
+    public List<Share> shares() {
+        return all(Kind.SHARE, Share.class);
+    }
+
+    /** The wish in force, against which addresses are checked; empty when nobody has stated one. */
+    public Optional<Wish> wish() {
+        return element(Wish.keyOf(Wish.IN_FORCE)).map(Wish.class::cast);
+    }
+
+    /** The wishes that are kept by name, by number. */
+    public List<Wish> keptWishes() {
+        return all(Kind.WISH, Wish.class).stream()
+                .filter(w -> w.number() != Wish.IN_FORCE)
+                .toList();
+    }
+
+    /** The universes of which the plan says something beside what sits in them, in order. */
+    public List<Universe> describedUniverses() {
+        return all(Kind.UNIVERSE, Universe.class);
     }
 
     /** The universes that are described, hold a fixture or a reserved run, in order. */

@@ -1,5 +1,6 @@
 package taxon.core.rig;
 
+import java.util.Collection;
 import java.util.HashSet;
 import java.util.Map;
 import java.util.Optional;
@@ -20,6 +21,11 @@ final class PlanBonds {
         elements.values().forEach(bonds::verify);
     }
 
+    /** Verifies only these of a plan whose others were verified before and of which nothing has gone. */
+    static void verify(Map<ElementKey, Element> elements, Collection<Element> changed) {
+        changed.forEach(new PlanBonds(elements)::verify);
+    }
+
     private void verify(Element element) {
         if (element instanceof Fixture f) {
             require("fixture " + f.key(), new ElementKey(Kind.TYPE, 0, f.type().value()));
@@ -30,6 +36,8 @@ final class PlanBonds {
             g.members().forEach(m -> require("group " + g.number(), Fixture.keyOf(m)));
             g.rules().forEach(r -> r.refersTo().forEach(k -> require("a rule of group " + g.number(), k)));
             verifyParents(g);
+        } else if (element instanceof Share s) {
+            s.blocks().forEach(b -> require("share " + s.number(), Fixture.keyOf(b.fixture())));
         } else if (element instanceof Universe u) {
             u.route()
                     .ifPresent(r -> require(

@@ -7,10 +7,16 @@ import taxon.core.fixture.Block;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 
-/** A block of a fixture with all that the plan says of it. Only fixtures whose mode exists have any. */
-public record PlannedBlock(BlockRef ref, Fixture fixture, FixtureType type, Mode mode, Block block) {
-    public Optional<StartAddress> start() {
-        return fixture.address(ref.block());
+/**
+ * A block of a fixture with all that the plan says of it. Only fixtures whose mode exists have any.
+ *
+ * @param start where it begins; empty when it has no address
+ */
+public record PlannedBlock(
+        BlockRef ref, Fixture fixture, FixtureType type, Mode mode, Block block, Optional<StartAddress> start) {
+    /** A block of a fixture, with the address that the fixture has for it. */
+    PlannedBlock(BlockRef ref, Fixture fixture, FixtureType type, Mode mode, Block block) {
+        this(ref, fixture, type, mode, block, fixture.address(ref.block()));
     }
 
     public int footprint() {

@@ -14,6 +14,8 @@ import taxon.core.text.Texts;
  * @param mirrors the fixture that it mirrors, where it does; one that is gone counts as none
  * @param hazard what it can do to people where it hangs, at most 120 characters
  * @param parked slots that hold a value, each block and slot once, at most 64
+ * @param line the cable run that feeds it, "quay left 2"; at most 40 characters
+ * @param locked true when no proposal may move it
  */
 public record Traits(
         String purpose,
@@ -23,8 +25,11 @@ public record Traits(
         boolean axesSwapped,
         Optional<FixtureKey> mirrors,
         String hazard,
-        List<Parked> parked) {
-    public static final Traits NONE = new Traits("", "", false, false, false, Optional.empty(), "", List.of());
+        List<Parked> parked,
+        String line,
+        boolean locked) {
+    public static final Traits NONE =
+            new Traits("", "", false, false, false, Optional.empty(), "", List.of(), "", false);
 
     private static final int MOST_PARKED = 64;
 
@@ -55,6 +60,7 @@ public record Traits(
         Texts.allowLine("purpose", purpose, 80);
         Texts.allowLine("colour", colour, 80);
         Texts.allowLine("hazard", hazard, 120);
+        Texts.allowLine("line", line, 40);
         parked = List.copyOf(parked);
         if (parked.size() > MOST_PARKED) {
             throw new IllegalArgumentException(parked.size() + " parked slots are more than " + MOST_PARKED);
@@ -64,31 +70,58 @@ public record Traits(
         }
     }
 
+    /** Traits of a fixture of which no cable run is known and which proposals may move. */
+    public Traits(
+            String purpose,
+            String colour,
+            boolean panReversed,
+            boolean tiltReversed,
+            boolean axesSwapped,
+            Optional<FixtureKey> mirrors,
+            String hazard,
+            List<Parked> parked) {
+        this(purpose, colour, panReversed, tiltReversed, axesSwapped, mirrors, hazard, parked, "", false);
+    }
+
     public Traits withPurpose(String changed) {
-        return new Traits(changed, colour, panReversed, tiltReversed, axesSwapped, mirrors, hazard, parked);
+        return new Traits(
+                changed, colour, panReversed, tiltReversed, axesSwapped, mirrors, hazard, parked, line, locked);
     }
 
     public Traits withColour(String changed) {
-        return new Traits(purpose, changed, panReversed, tiltReversed, axesSwapped, mirrors, hazard, parked);
+        return new Traits(
+                purpose, changed, panReversed, tiltReversed, axesSwapped, mirrors, hazard, parked, line, locked);
     }
 
     public Traits withPanReversed(boolean changed) {
-        return new Traits(purpose, colour, changed, tiltReversed, axesSwapped, mirrors, hazard, parked);
+        return new Traits(purpose, colour, changed, tiltReversed, axesSwapped, mirrors, hazard, parked, line, locked);
     }
 
     public Traits withTiltReversed(boolean changed) {
-        return new Traits(purpose, colour, panReversed, changed, axesSwapped, mirrors, hazard, parked);
+        return new Traits(purpose, colour, panReversed, changed, axesSwapped, mirrors, hazard, parked, line, locked);
     }
 
     public Traits withAxesSwapped(boolean changed) {
-        return new Traits(purpose, colour, panReversed, tiltReversed, changed, mirrors, hazard, parked);
+        return new Traits(purpose, colour, panReversed, tiltReversed, changed, mirrors, hazard, parked, line, locked);
     }
 
     public Traits withMirrors(Optional<FixtureKey> changed) {
-        return new Traits(purpose, colour, panReversed, tiltReversed, axesSwapped, changed, hazard, parked);
+        return new Traits(
+                purpose, colour, panReversed, tiltReversed, axesSwapped, changed, hazard, parked, line, locked);
     }
 
     public Traits withHazard(String changed) {
-        return new Traits(purpose, colour, panReversed, tiltReversed, axesSwapped, mirrors, changed, parked);
+        return new Traits(
+                purpose, colour, panReversed, tiltReversed, axesSwapped, mirrors, changed, parked, line, locked);
+    }
+
+    public Traits withLine(String changed) {
+        return new Traits(
+                purpose, colour, panReversed, tiltReversed, axesSwapped, mirrors, hazard, parked, changed, locked);
+    }
+
+    public Traits withLocked(boolean changed) {
+        return new Traits(
+                purpose, colour, panReversed, tiltReversed, axesSwapped, mirrors, hazard, parked, line, changed);
     }
 }

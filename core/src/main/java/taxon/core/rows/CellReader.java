@@ -71,6 +71,7 @@ final class CellReader {
                 case NOTE -> fixture.withWords(fixture.name(), text);
                 case PURPOSE -> fixture.withTraits(traits.withPurpose(text));
                 case COLOUR -> fixture.withTraits(traits.withColour(text));
+                case LINE -> fixture.withTraits(traits.withLine(text));
                 case HAZARD -> fixture.withTraits(traits.withHazard(text));
                 case PAN_REVERSED -> fixture.withTraits(traits.withPanReversed(flag(column, text)));
                 case TILT_REVERSED -> fixture.withTraits(traits.withTiltReversed(flag(column, text)));

@@ -29,6 +29,7 @@ public final class CellText {
             case NOTE -> fixture.note();
             case PURPOSE -> traits.purpose();
             case COLOUR -> traits.colour();
+            case LINE -> traits.line();
             case HAZARD -> traits.hazard();
             case PAN_REVERSED -> flag(traits.panReversed());
             case TILT_REVERSED -> flag(traits.tiltReversed());

@@ -17,6 +17,7 @@ public enum FixtureColumn {
     NOTE("Note", "Notes", "Comment", "Remark"),
     PURPOSE("Purpose", "Focus"),
     COLOUR("Colour", "Color", "Gel"),
+    LINE("Line", "Cable run"),
     HAZARD("Hazard", "Danger"),
     PAN_REVERSED("Pan reversed", "Pan invert"),
     TILT_REVERSED("Tilt reversed", "Tilt invert"),

@@ -76,8 +76,7 @@ class WorkedExamplesTest {
     }
 
     private static Proposal proposal(Plan plan, int slot, int gap) {
-        return InOrderPlanner.propose(
-                plan, new PlacementRequest(Scope.UNPLACED, Set.of(), StartAddress.of(1, slot), gap));
+        return Planner.propose(plan, new PlacementRequest(Scope.UNPLACED, Set.of(), StartAddress.of(1, slot), gap));
     }
 
     private static List<Integer> starts(Proposal proposal) {

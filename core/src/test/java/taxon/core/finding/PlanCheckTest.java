@@ -39,7 +39,8 @@ class PlanCheckTest {
         Finding finding = only(place(CLEAN, 2, 1, StartAddress.of(2, 9)), Rule.OVERLAP);
         assertThat(FindingText.sentence(finding))
                 .isEqualTo("Overlap at 2.009 to 2.016. 102 starts at 2.009; 101 runs to 2.016."
-                        + " Slot 9 is Dimmer there and Dimmer here.");
+                        + " Slot 9 is Dimmer there and Dimmer here, 10 Dimmer and Dimmer,"
+                        + " 11 Dimmer and Dimmer, and 5 more.");
         assertThat(finding.remedy().map(Remedy::label)).contains("Move 102 to 2.025");
     }
 
@@ -69,7 +70,8 @@ class PlanCheckTest {
     @Test
     void aFixtureWithOneBlockOpenNamesTheBlock() {
         Plan plan = place(add(CLEAN, type("u", 6, 20), 1, 301), 3, 1, StartAddress.of(2, 100));
-        assertThat(FindingText.sentence(only(plan, Rule.NO_ADDRESS))).contains("no address for Block 2; it needs 20");
+        assertThat(FindingText.sentence(only(plan, Rule.BLOCK_NOT_ADDRESSED)))
+                .contains("no address for Block 2; it needs 20");
     }
 
     @Test

@@ -164,7 +164,9 @@ public final class Rigs {
                 random.nextBoolean() ? "hot" : "",
                 random.nextBoolean()
                         ? List.of(new Traits.Parked(1, 1 + random.nextInt(512), random.nextInt(256), "house light"))
-                        : List.of());
+                        : List.of(),
+                random.nextBoolean() ? "quay left" : "",
+                random.nextBoolean());
     }
 
     private static int[] footprints(Random random) {

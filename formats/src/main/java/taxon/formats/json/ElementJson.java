@@ -28,7 +28,9 @@ import taxon.core.rig.Position;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
 import taxon.core.rig.RigView;
+import taxon.core.rig.Share;
 import taxon.core.rig.Universe;
+import taxon.core.rig.Wish;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -68,6 +70,12 @@ public final class ElementJson {
         if (element instanceof Group g) {
             return GroupJson.write(g);
         }
+        if (element instanceof Share s) {
+            return WishJson.write(s);
+        }
+        if (element instanceof Wish w) {
+            return WishJson.write(w);
+        }
         return element instanceof Fixture f ? fixture(f) : evidence((BlockEvidence) element);
     }
 
@@ -96,6 +104,8 @@ public final class ElementJson {
             case FIXTURE -> readFixture(node);
             case EVIDENCE -> readEvidence(node);
             case GROUP -> GroupJson.read(node);
+            case SHARE -> WishJson.readShare(node);
+            case WISH -> WishJson.read(node);
         };
     }
 

@@ -59,6 +59,8 @@ public final class JobJson {
         names.put(Kind.FIXTURE, "fixtures");
         names.put(Kind.EVIDENCE, "evidence");
         names.put(Kind.GROUP, "groups");
+        names.put(Kind.SHARE, "shares");
+        names.put(Kind.WISH, "wishes");
         return names;
     }
 

@@ -126,6 +126,8 @@ public final class PlaceJson {
                             .put("value", p.value())
                             .put("why", p.why()));
         }
+        text(node, "line", traits.line());
+        flag(node, "locked", traits.locked());
         return node;
     }
 
@@ -158,6 +160,8 @@ public final class PlaceJson {
                                 Json.number(p, "block"),
                                 Json.number(p, "offset"),
                                 Json.number(p, "value"),
-                                Json.text(p, "why"))));
+                                Json.text(p, "why"))),
+                Json.text(node, "line"),
+                node.path("locked").asBoolean(false));
     }
 }

@@ -21,7 +21,7 @@ import taxon.core.rig.PlannedBlock;
 import taxon.core.testing.Rigs;
 
 /** Random rigs by seed; the seed stands in the name of a failing case. Checked slot by slot, without the planner's own tools. */
-class InOrderPlannerPropertyTest {
+class InOrderPropertyTest {
 
     static LongStream seeds() {
         return LongStream.range(0, 150);
@@ -32,7 +32,7 @@ class InOrderPlannerPropertyTest {
     void nothingPlacedOverlapsOrPassesTheEndOrTouchesAReservedRun(long seed) {
         Plan plan = Rigs.random(seed);
         PlacementRequest request = request(seed);
-        Proposal proposal = InOrderPlanner.propose(plan, request);
+        Proposal proposal = Planner.propose(plan, request);
         Plan after = Rigs.apply(plan, proposal.edit());
 
         Set<String> placed =
@@ -77,7 +77,7 @@ class InOrderPlannerPropertyTest {
     void everyFixtureAskedForMovesStaysOrSaysWhyNot(long seed) {
         Plan plan = Rigs.random(seed);
         PlacementRequest request = request(seed);
-        Proposal proposal = InOrderPlanner.propose(plan, request);
+        Proposal proposal = Planner.propose(plan, request);
         Set<FixtureKey> told = new HashSet<>();
         proposal.moves().forEach(m -> told.add(m.ref().fixture()));
         proposal.stays().forEach(b -> told.add(b.fixture().key()));
@@ -102,8 +102,8 @@ class InOrderPlannerPropertyTest {
     void theGapIsKeptAddressesAscendAndTheAnswerIsTheSameTwice(long seed) {
         Plan plan = Rigs.random(seed);
         PlacementRequest request = new PlacementRequest(Scope.ALL, Set.of(), StartAddress.of(1, 1), (int) (seed % 7));
-        Proposal proposal = InOrderPlanner.propose(plan, request);
-        assertThat(InOrderPlanner.propose(plan, request).moves()).isEqualTo(proposal.moves());
+        Proposal proposal = Planner.propose(plan, request);
+        assertThat(Planner.propose(plan, request).moves()).isEqualTo(proposal.moves());
         Move before = null;
         for (Move move : proposal.moves()) {
             if (before != null && proposal.stays().isEmpty()) {
@@ -113,7 +113,11 @@ class InOrderPlannerPropertyTest {
                 boolean sameFixture = move.ref().fixture().equals(before.ref().fixture());
                 boolean sameUniverse =
                         move.after().universe().equals(before.after().universe());
-                assertThat(between).isGreaterThanOrEqualTo(sameFixture || !sameUniverse ? 0 : request.gap());
+                assertThat(between)
+                        .isGreaterThanOrEqualTo(
+                                sameFixture || !sameUniverse
+                                        ? 0
+                                        : request.wish().spacing().gap());
             }
             before = move;
         }

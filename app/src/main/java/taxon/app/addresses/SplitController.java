@@ -1,0 +1,125 @@
+package taxon.app.addresses;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import taxon.app.edit.JobState;
+import taxon.app.web.Frame;
+import taxon.app.web.Frames;
+import taxon.app.web.Reply;
+import taxon.app.web.Selection;
+import taxon.app.web.Stage;
+import taxon.core.dmx.StartAddress;
+import taxon.core.proof.TouchAgain;
+import taxon.core.proof.TouchAgain.Difference;
+import taxon.core.proof.TouchAgain.Stop;
+import taxon.core.proof.TouchAgain.Unit;
+import taxon.formats.csv.SpreadsheetCsv;
+import taxon.formats.json.Json;
+import tools.jackson.databind.node.ObjectNode;
+
+/** What is spread over which universes, and what must be touched again. */
+@Controller
+class SplitController {
+    private static final List<String> TITLES = List.of("Position", "Fixture", "Type", "Block", "Is", "Planned", "Set");
+
+    private final Frames frames;
+
+    SplitController(Frames frames) {
+        this.frames = frames;
+    }
+
+    @GetMapping("/jobs/{job}/split")
+    String split(@PathVariable int job, HttpServletRequest request, Model model) {
+        JobState state = frames.open(job, Optional.of(Stage.ADDRESSES), request, model);
+        Frame frame = (Frame) Objects.requireNonNull(model.getAttribute("frame"));
+        boolean byType = frame.view().value("by").equals("type");
+        SplitMap map = SplitMap.of(state.plan(), byType);
+        model.addAttribute("map", map);
+        model.addAttribute("byType", byType);
+        model.addAttribute(
+                "picked",
+                map.bands().stream()
+                        .filter(b -> Selection.of(b.keys().stream()
+                                        .map(taxon.core.rig.FixtureKey::of)
+                                        .toList())
+                                .text()
+                                .equals(frame.selection().text()))
+                        .toList());
+        return "addresses/split";
+    }
+
+    /** One unit of the walk. */
+    record Line(
+            String position, int key, String id, String type, String block, String is, String planned, String what) {
+        List<String> cells() {
+            return List.of(position, id, type, block, is, planned, what);
+        }
+    }
+
+    @GetMapping("/jobs/{job}/again")
+    Object again(@PathVariable int job, HttpServletRequest request, Model model) {
+        JobState state = frames.state(job);
+        List<Line> lines = lines(state);
+        if (Reply.wantsJson(request)) {
+            ObjectNode body = Json.object().put("job", job).put("version", state.version());
+            var list = body.putArray("units");
+            lines.forEach(l -> list.addObject()
+                    .put("position", l.position())
+                    .put("fixture", l.key())
+                    .put("block", l.block())
+                    .put("is", l.is())
+                    .put("planned", l.planned())
+                    .put("set", l.what()));
+            return Reply.json(HttpStatus.OK, body);
+        }
+        frames.open(job, Optional.of(Stage.ADDRESSES), request, model);
+        model.addAttribute("lines", lines);
+        return "addresses/again";
+    }
+
+    @GetMapping("/jobs/{job}/again.csv")
+    ResponseEntity<byte[]> csv(@PathVariable int job) {
+        List<List<String>> rows = new ArrayList<>();
+        lines(frames.state(job)).forEach(l -> rows.add(l.cells()));
+        return ResponseEntity.ok()
+                .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
+                .body(SpreadsheetCsv.write(TITLES, rows));
+    }
+
+    private static List<Line> lines(JobState state) {
+        List<Line> lines = new ArrayList<>();
+        for (Stop stop : TouchAgain.of(state.plan())) {
+            for (Unit unit : stop.units()) {
+                unit.blocks().forEach(d -> lines.add(line(stop, unit, d)));
+            }
+        }
+        return lines;
+    }
+
+    private static Line line(Stop stop, Unit unit, Difference difference) {
+        String what = difference.isAddress() && difference.isMode()
+                ? "address and mode"
+                : difference.isAddress() ? "address" : "mode";
+        return new Line(
+                stop.position().name(),
+                unit.fixture().key().number(),
+                unit.fixture().label(),
+                difference.block().type().shortName(),
+                difference.block().block().name(),
+                difference.last().address() + ", " + difference.last().mode(),
+                difference.block().start().map(StartAddress::toString).orElse("no address") + ", "
+                        + difference.block().mode().name(),
+                what);
+    }
+}

@@ -1,0 +1,175 @@
+package taxon.app.addresses;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.rig.Plan;
+import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.Position;
+
+/**
+ * Which positions, or types, lie on which universes, as bands between two columns; width by slots. Lengths in pixels.
+ *
+ * @param sources positions in the order of the rig, or types by name
+ */
+record SplitMap(int width, int height, List<Node> sources, List<Node> universes, List<Band> bands) {
+    static final int BAR = 14;
+
+    private static final int WIDTH = 900;
+    private static final int LEFT = 190;
+    private static final int RIGHT = 720;
+    private static final int GAP = 16;
+    private static final int TOP = 12;
+    private static final double PER_SLOT = 0.14;
+    private static final double LEAST = 3;
+
+    /** @param spread over how many of the other side it is */
+    record Node(String name, int slots, int spread, double y, double height) {}
+
+    /**
+     * What lies on one universe of one position or type.
+     *
+     * @param keys the fixtures, ascending
+     */
+    record Band(
+            String source,
+            int universe,
+            int slots,
+            List<Integer> keys,
+            int tint,
+            double from,
+            double to,
+            double width) {
+        /** The outline of the band. */
+        public String path() {
+            double middle = (LEFT + BAR + RIGHT) / 2.0;
+            return String.format(
+                    java.util.Locale.ROOT,
+                    "M%d %.1fC%.1f %.1f %.1f %.1f %d %.1fv%.1fC%.1f %.1f %.1f %.1f %d %.1fz",
+                    LEFT + BAR,
+                    from,
+                    middle,
+                    from,
+                    middle,
+                    to,
+                    RIGHT,
+                    to,
+                    width,
+                    middle,
+                    to + width,
+                    middle,
+                    from + width,
+                    LEFT + BAR,
+                    from + width);
+        }
+    }
+
+    public int left() {
+        return LEFT;
+    }
+
+    public int right() {
+        return RIGHT;
+    }
+
+    private record Cell(int slots, Set<Integer> keys) {}
+
+    static SplitMap of(Plan plan, boolean byType) {
+        Map<String, Map<UniverseNumber, Cell>> cells = new LinkedHashMap<>();
+        if (!byType) {
+            plan.positions().stream().map(Position::name).forEach(n -> cells.put(n, new TreeMap<>()));
+        }
+        for (PlannedBlock block : plan.blocks()) {
+            if (block.start().isPresent()) {
+                String source = byType
+                        ? block.type().fullName()
+                        : plan.position(block.fixture()).name();
+                cells.computeIfAbsent(source, s -> new TreeMap<>())
+                        .merge(
+                                block.start().get().universe(),
+                                new Cell(
+                                        block.footprint(),
+                                        new TreeSet<>(
+                                                List.of(block.fixture().key().number()))),
+                                SplitMap::joined);
+            }
+        }
+        cells.values().removeIf(Map::isEmpty);
+        return new Layout(cells).map();
+    }
+
+    private static Cell joined(Cell one, Cell two) {
+        TreeSet<Integer> keys = new TreeSet<>(one.keys());
+        keys.addAll(two.keys());
+        return new Cell(one.slots() + two.slots(), keys);
+    }
+
+    private static final class Layout {
+        private final Map<String, Map<UniverseNumber, Cell>> cells;
+        private final Map<UniverseNumber, Double> universeY = new TreeMap<>();
+        private final List<Node> sources = new ArrayList<>();
+        private final List<Node> universes = new ArrayList<>();
+
+        Layout(Map<String, Map<UniverseNumber, Cell>> cells) {
+            this.cells = cells;
+        }
+
+        SplitMap map() {
+            double right = layUniverses();
+            List<Band> bands = new ArrayList<>();
+            double y = TOP;
+            for (Map.Entry<String, Map<UniverseNumber, Cell>> source : cells.entrySet()) {
+                double from = y;
+                for (Map.Entry<UniverseNumber, Cell> cell : source.getValue().entrySet()) {
+                    double width = width(cell.getValue().slots());
+                    double to = universeY.getOrDefault(cell.getKey(), 0.0);
+                    universeY.put(cell.getKey(), to + width);
+                    bands.add(new Band(
+                            source.getKey(),
+                            cell.getKey().number(),
+                            cell.getValue().slots(),
+                            List.copyOf(cell.getValue().keys()),
+                            sources.size() % 10,
+                            from,
+                            to,
+                            width));
+                    from += width;
+                }
+                int slots = source.getValue().values().stream()
+                        .mapToInt(Cell::slots)
+                        .sum();
+                sources.add(new Node(source.getKey(), slots, source.getValue().size(), y, from - y));
+                y = from + GAP;
+            }
+            return new SplitMap(WIDTH, (int) Math.max(y, right) + TOP, sources, universes, bands);
+        }
+
+        private double layUniverses() {
+            TreeMap<UniverseNumber, List<Cell>> by = new TreeMap<>();
+            cells.values()
+                    .forEach(m -> m.forEach((u, c) ->
+                            by.computeIfAbsent(u, k -> new ArrayList<>()).add(c)));
+            double y = TOP;
+            for (Map.Entry<UniverseNumber, List<Cell>> entry : by.entrySet()) {
+                double height = entry.getValue().stream()
+                        .mapToDouble(c -> width(c.slots()))
+                        .sum();
+                int slots = entry.getValue().stream().mapToInt(Cell::slots).sum();
+                universes.add(new Node(
+                        entry.getKey().toString(), slots, entry.getValue().size(), y, height));
+                universeY.put(entry.getKey(), y);
+                y += Math.max(height, GAP) + GAP;
+            }
+            return y;
+        }
+
+        private static double width(int slots) {
+            return Math.max(LEAST, slots * PER_SLOT);
+        }
+    }
+}

@@ -1,0 +1,117 @@
+package taxon.app.addresses;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.edit.Guard;
+import taxon.app.edit.JobEditor;
+import taxon.app.web.Frames;
+import taxon.app.web.People;
+import taxon.app.web.Reply;
+import taxon.core.addressing.PlacementRequest;
+import taxon.core.rig.Edit;
+import taxon.core.rig.Wish;
+import taxon.core.rig.WishEdits;
+import taxon.formats.json.Json;
+import tools.jackson.databind.node.ObjectNode;
+
+/** What is wished of the addresses: the price of each style, the wish in force, and those kept by name. */
+@Controller
+class WishController {
+    private static final String FORM = "place";
+
+    private final Frames frames;
+    private final JobEditor editor;
+
+    WishController(Frames frames, JobEditor editor) {
+        this.frames = frames;
+        this.editor = editor;
+    }
+
+    /** The four styles side by side for the wish in the form; a piece of the page, or JSON. */
+    @GetMapping("/jobs/{job}/addresses/prices")
+    Object prices(@PathVariable int job, HttpServletRequest request, Model model) {
+        Reply reply = Reply.to(request, FORM, page(job));
+        var plan = frames.state(job).plan();
+        Optional<PlacementRequest> wanted =
+                WishFields.request(reply.fields(), plan.wish().orElse(Wish.USUAL));
+        if (wanted.isEmpty()) {
+            model.addAttribute("fault", reply.fields().fault());
+            return Reply.wantsJson(request) ? reply.refused() : "addresses/prices :: faults";
+        }
+        var lines = PriceLine.of(plan, wanted.get());
+        if (Reply.wantsJson(request)) {
+            ObjectNode body = Json.object();
+            var list = body.putArray("styles");
+            lines.forEach(l -> list.addObject()
+                    .put("style", l.style())
+                    .put("touched", l.set())
+                    .put("plannedOnly", l.planned())
+                    .put("first", l.first())
+                    .put("universes", l.universes())
+                    .put("notPlaced", l.notPlaced())
+                    .put("proof", l.proof()));
+            return Reply.json(HttpStatus.OK, body);
+        }
+        model.addAttribute("prices", lines);
+        return "addresses/prices :: prices";
+    }
+
+    /** Puts the wish in the form in force, or with a name keeps it. */
+    @PostMapping("/jobs/{job}/wishes")
+    Object keep(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, FORM, page(job));
+        long version = reply.version();
+        Optional<Wish> wish =
+                WishFields.wish(reply.fields(), frames.state(job).plan().wish().orElse(Wish.USUAL));
+        String name = reply.fields().text("wishName");
+        Optional<Wish> named = wish.flatMap(w -> reply.fields().build("wishName", () -> w.as(Wish.IN_FORCE, name)));
+        if (named.isEmpty() || reply.fields().isFaulty()) {
+            return reply.refused();
+        }
+        Edit edit = name.isEmpty()
+                ? WishEdits.enforce(named.get())
+                : Edit.inTurn(
+                        "Wish kept: " + name,
+                        java.util.List.of(WishEdits.keep(named.get(), name), WishEdits.enforce(named.get())));
+        return reply.after(editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, People.of(request), edit));
+    }
+
+    /** Takes a kept wish up again: it is in force from now on. */
+    @PostMapping("/jobs/{job}/wishes/{number}/enforce")
+    Object enforce(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
+        Optional<Wish> kept = frames.state(job).plan().keptWishes().stream()
+                .filter(w -> w.number() == number)
+                .findFirst();
+        return kept.map(w -> change(job, request, WishEdits.enforce(w)))
+                .orElseGet(() -> Reply.to(request, FORM, page(job)).conflicting("This wish is no longer kept."));
+    }
+
+    @PostMapping("/jobs/{job}/wishes/{number}/forget")
+    Object forget(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
+        return change(job, request, WishEdits.forget(number));
+    }
+
+    /** From now on no wish is in force. */
+    @PostMapping("/jobs/{job}/wishes/lift")
+    Object lift(@PathVariable int job, HttpServletRequest request) {
+        return change(job, request, WishEdits.lift());
+    }
+
+    private Object change(int job, HttpServletRequest request, Edit edit) {
+        Reply reply = Reply.to(request, FORM, page(job));
+        long version = reply.version();
+        return reply.fields().isFaulty()
+                ? reply.refused()
+                : reply.after(editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, People.of(request), edit));
+    }
+
+    private static String page(int job) {
+        return "/jobs/" + job + "/addresses";
+    }
+}

@@ -1,0 +1,173 @@
+package taxon.app.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.openqa.selenium.Keys;
+import taxon.app.testing.Browser;
+import taxon.app.testing.Http;
+import taxon.app.testing.TaxonServer;
+
+/** The tapes by hand: dragging, the keyboard, the wish with its prices, the split map, undo. */
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class TapesBrowserTest {
+    private static final int PIXELS_OF_100_SLOTS = 162;
+
+    private static TaxonServer server;
+    private static Browser browser;
+
+    @BeforeAll
+    static void start() {
+        server = TaxonServer.empty();
+        server.http().post("/jobs", "name", "Tapes");
+        add(8, "fernglass-heron-380/24-channel", "Crane rail", 201);
+        add(6, "generic-rgb/3-channel", "Dock floor", 101);
+        browser = Browser.start();
+    }
+
+    private static void add(int count, String type, String position, int firstId) {
+        Http http = server.http();
+        http.post(
+                "/jobs/1/fixtures",
+                "version",
+                http.version(1),
+                "count",
+                count,
+                "type",
+                type,
+                "position",
+                position,
+                "firstId",
+                firstId);
+    }
+
+    @AfterAll
+    static void stop() {
+        browser.close();
+        server.close();
+    }
+
+    private static void open(String path) {
+        browser.open(server.url() + "/jobs/1/" + path);
+    }
+
+    private static String unit(int key) {
+        return "#tapes g[data-k='" + key + "'] rect";
+    }
+
+    private static String at(int key) {
+        return browser.attribute("#tapes g[data-k='" + key + "']", "data-s");
+    }
+
+    @Test
+    @Order(1)
+    void theWishIsStatedInASentenceAndItsPricesStandSideBySide() {
+        open("addresses");
+        browser.choose("#wish [name=scope]", "everything");
+        browser.click("#propose");
+        browser.see("#proposal h2", "14 fixtures move");
+        browser.press(Keys.ENTER);
+        browser.see(".told", "14 fixtures from 1.001");
+        browser.see(".prices", "1 universe, proved the fewest");
+        browser.choose("#wish [name=scope]", "everything");
+        browser.choose("#wish [name=split]", "position");
+        browser.see(".prices", "2 universes, proved the fewest");
+        browser.click(".prices input[value='least-change']");
+        browser.click("#propose");
+        browser.see("#proposal", "Dock floor");
+        browser.see("#proposal", "proved the least");
+        browser.click("#drop button");
+        browser.see(".told", "Dropped");
+    }
+
+    @Test
+    @Order(2)
+    void aUnitIsDraggedAlongItsTapeAndUndone() {
+        open("addresses");
+        int before = Integer.parseInt(at(1));
+        browser.drag(unit(1), 3 * PIXELS_OF_100_SLOTS, 0);
+        browser.until("not moved", () -> !at(1).equals(Integer.toString(before)));
+        assertThat(Integer.parseInt(at(1))).isBetween(before + 295, before + 305);
+        browser.pressWith(Keys.CONTROL, "z");
+        browser.see(".told", "Undone: 201 to 1.");
+        assertThat(at(1)).isEqualTo(Integer.toString(before));
+    }
+
+    @Test
+    @Order(3)
+    void aUnitThatIsDroppedOnAnotherStaysWhereItWas() {
+        open("addresses");
+        String before = at(2);
+        browser.drag(unit(2), 30, 0);
+        browser.see(".hint", "is not free");
+        assertThat(at(2)).isEqualTo(before);
+    }
+
+    @Test
+    @Order(4)
+    void theChosenAreLitAndMovedByKeyboardFromPlaceToPlace() {
+        open("addresses?sel=3");
+        assertThat(browser.count("#tapes .lit")).isPositive();
+        browser.focus("#tapes");
+        browser.press(Keys.ENTER);
+        browser.until("not lifted", () -> browser.count("#tapes .ghost.on") == 1);
+        browser.press(Keys.ARROW_RIGHT, Keys.ARROW_RIGHT);
+        browser.press(Keys.ENTER);
+        browser.see(".hint", "Moved to 1.");
+        int moved = Integer.parseInt(at(3));
+        assertThat(moved).isGreaterThan(200);
+        browser.focus("#tapes");
+        browser.press(Keys.ENTER);
+        browser.until("not lifted", () -> browser.count("#tapes .ghost.on") == 1);
+        browser.press(Keys.ARROW_LEFT);
+        browser.press(Keys.ESCAPE);
+        assertThat(browser.count("#tapes .ghost")).isZero();
+        assertThat(at(3)).isEqualTo(Integer.toString(moved));
+    }
+
+    @Test
+    @Order(5)
+    void severalThatAreDraggedTogetherBecomeAProposal() {
+        open("addresses?sel=4-6");
+        browser.drag(unit(5), 2 * PIXELS_OF_100_SLOTS, 0);
+        browser.see("#proposal h2", "3 fixtures move");
+        browser.see("#proposal", "put there by hand");
+        browser.press(Keys.ENTER);
+        browser.see(".told", "3 fixtures from 1.");
+    }
+
+    @Test
+    @Order(6)
+    void theSplitMapShowsWhatIsSpreadAndChangesIt() {
+        open("split");
+        browser.click("#split a[data-source='Dock floor']");
+        browser.see("#picked h2", "Dock floor on universe 1: 6 fixtures, 18 slots");
+        browser.type("#s-from", "2.001");
+        browser.click("#picked button");
+        browser.see("#proposal h2", "6 fixtures move");
+        browser.press(Keys.ENTER);
+        open("split");
+        browser.until("not split", () -> browser.count("#split a[data-source='Dock floor'][data-universe='2']") == 1);
+        open("split?by=type");
+        browser.see("#split", "Heron 380");
+    }
+
+    @Test
+    @Order(7)
+    void aUniverseIsReadSlotBySlotAndTheWholeJobAtAGlance() {
+        open("universes/1");
+        browser.see("h1", "Universe 1");
+        assertThat(browser.count("#slots .cell")).isEqualTo(512);
+        open("addresses?zoom=overview&tint=position");
+        assertThat(browser.count("#overview .unit")).isEqualTo(14);
+        browser.click("#overview .unit[data-k='9']");
+        browser.see(".card .id", "101");
+        assertThat(browser.url()).contains("zoom=overview");
+        assertThat(browser.complaints()).isEmpty();
+    }
+}

@@ -1,0 +1,72 @@
+package taxon.bench;
+
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import taxon.core.addressing.PlacementRequest;
+import taxon.core.addressing.PlacementRequest.Scope;
+import taxon.core.addressing.Planner;
+import taxon.core.addressing.Proposal;
+import taxon.core.addressing.Proposal.Proof;
+import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseSet;
+import taxon.core.rig.Plan;
+import taxon.core.rig.Wish;
+import taxon.core.rig.Wish.Style;
+import taxon.core.testing.Oracle;
+import taxon.core.testing.Oracle.Rules;
+import taxon.core.testing.OracleRig;
+import taxon.core.testing.OracleRig.Unit;
+
+/**
+ * "Fewest universes" against OR-Tools CP-SAT on the same rigs in the same run. Both must find a plan and prove that one
+ * universe fewer does not do; the solver is told how many universes to prove, which spares it the search for the number.
+ */
+public final class OracleRace {
+    private static final int RIGS = 60;
+    private static final int WARM = 3;
+    private static final double NANOS_PER_MS = 1e6;
+
+    private OracleRace() {}
+
+    /** Takes no arguments; prints to standard output. */
+    public static void main(String[] arguments) {
+        for (int units : new int[] {20, 40, 60}) {
+            race(units);
+        }
+    }
+
+    private static void race(int units) {
+        double mine = 0;
+        double solver = 0;
+        int proved = 0;
+        int ended = 0;
+        for (int seed = 1; seed <= RIGS; seed++) {
+            Random random = new Random(seed);
+            List<Unit> lengths = OracleRig.units(random, units, 8, 3, 200);
+            OracleRig rig = new OracleRig(lengths, List.of(), List.of());
+            int universes = lengths.stream().mapToInt(Unit::length).sum() / 256 + 2;
+            Plan plan = rig.plan();
+            Wish wish = Wish.USUAL
+                    .withStyle(Style.FEWEST_UNIVERSES)
+                    .within(StartAddress.of(1, 1), UniverseSet.of(1, universes));
+            PlacementRequest request = new PlacementRequest(Scope.ALL, Set.of(), wish);
+            for (int i = 0; i < WARM; i++) {
+                Planner.propose(plan, request);
+            }
+            long start = System.nanoTime();
+            Proposal proposal = Planner.propose(plan, request);
+            mine += (System.nanoTime() - start) / NANOS_PER_MS;
+            Proof.Universes proof = (Proof.Universes) proposal.proof();
+            proved += proof.isProved() ? 1 : 0;
+            start = System.nanoTime();
+            Oracle.Word fits = Oracle.fitsOn(rig, Rules.close(universes), proof.used());
+            Oracle.Word fewer = Oracle.fitsOn(rig, Rules.close(universes), proof.used() - 1);
+            solver += (System.nanoTime() - start) / NANOS_PER_MS;
+            ended += fits == Oracle.Word.YES && fewer == Oracle.Word.NO ? 1 : 0;
+        }
+        System.out.printf(
+                "fewest universes, %d units: Taxon %.2f ms, %d of %d proved; CP-SAT %.1f ms, %d ended within 2 s; ratio %.0f%n",
+                units, mine / RIGS, proved, RIGS, solver / RIGS, ended, solver / mine);
+    }
+}

@@ -1,0 +1,73 @@
+package taxon.core.addressing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import taxon.core.addressing.Proposal.Break;
+import taxon.core.addressing.Proposal.Why;
+import taxon.core.dmx.Slot;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.packing.Hole;
+import taxon.core.rig.Wish.Style;
+
+/** Says why each universe but the first of a layout is begun. */
+final class Breaks {
+    private final Asked asked;
+    private final Layout layout;
+    private final Ground after;
+    private final TreeMap<Integer, List<Run>> byUniverse = new TreeMap<>();
+
+    Breaks(Asked asked, Layout layout, List<Run> placed, Ground after) {
+        this.asked = asked;
+        this.layout = layout;
+        this.after = after;
+        for (Run run : Layout.bySlot(placed, layout)) {
+            byUniverse
+                    .computeIfAbsent(layout.start(run).orElseThrow().universe().number(), u -> new ArrayList<>())
+                    .add(run);
+        }
+    }
+
+    private int slot(Run run) {
+        return layout.start(run).orElseThrow().slot().number();
+    }
+
+    List<Break> all() {
+        List<Break> breaks = new ArrayList<>();
+        Optional<Integer> left = Optional.empty();
+        for (Map.Entry<Integer, List<Run>> entry : byUniverse.entrySet()) {
+            int universe = entry.getKey();
+            Run first = entry.getValue().get(0);
+            left.ifPresent(l -> breaks.add(
+                    new Break(UniverseNumber.of(l), UniverseNumber.of(universe), first.label(), why(l, first))));
+            left = Optional.of(universe);
+        }
+        return breaks;
+    }
+
+    private Why why(int left, Run first) {
+        List<Run> there = byUniverse.getOrDefault(left, List.of());
+        Run last = there.get(there.size() - 1);
+        if (!last.company().equals(first.company())) {
+            return new Why.Split(last.company(), first.company());
+        }
+        if (layout.keeps(first) || first.blocks().get(0).start().equals(layout.start(first))) {
+            return new Why.Stays();
+        }
+        int from = asked.wish().style() == Style.IN_ORDER ? slot(last) : Slot.FIRST;
+        if (after.firstFitOn(left, from, first).isEmpty()) {
+            int largest = after.holes(left).stream()
+                    .filter(h -> h.first() >= from)
+                    .mapToInt(Hole::length)
+                    .max()
+                    .orElse(0);
+            return new Why.Full(first.length(), largest);
+        }
+        boolean full = Fewest.limitsLines(asked.wish())
+                && after.floor(left).load() + first.load()
+                        > asked.wish().unitsPerLine().orElseThrow();
+        return full ? new Why.LineFull(after.floor(left).load()) : new Why.Packed();
+    }
+}

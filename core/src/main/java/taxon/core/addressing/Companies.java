@@ -1,0 +1,65 @@
+package taxon.core.addressing;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import taxon.core.fixture.Facts.Hazard;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.Group;
+import taxon.core.rig.Plan;
+import taxon.core.rig.Wish;
+import taxon.core.rig.Wish.Blocks;
+import taxon.core.rig.Wish.Split;
+
+/** Tells which company a block belongs to, as a wish splits the rig. */
+final class Companies {
+    /** Of everybody, where the wish keeps nobody apart. */
+    private static final Company ALL = new Company("", false, false);
+
+    private final Plan plan;
+    private final Wish wish;
+    private final List<Group> groups;
+    private final boolean parts;
+    private final Map<Company, Company> known = new HashMap<>();
+
+    Companies(Plan plan, Wish wish) {
+        this.plan = plan;
+        this.wish = wish;
+        groups = plan.groups();
+        parts = wish.split() != Split.NONE || wish.hazardsApart() || wish.blocks() == Blocks.OWN_UNIVERSE;
+    }
+
+    /** @param block counted from 1 */
+    Company of(Fixture fixture, int block) {
+        if (!parts) {
+            return ALL;
+        }
+        Company company = new Company(
+                splitWord(fixture),
+                wish.hazardsApart() && isHazard(plan, fixture),
+                wish.blocks() == Blocks.OWN_UNIVERSE && block > 1);
+        return known.computeIfAbsent(company, c -> c);
+    }
+
+    private String splitWord(Fixture fixture) {
+        return switch (wish.split()) {
+            case NONE -> "";
+            case POSITION -> plan.position(fixture).name();
+            case TYPE -> plan.type(fixture).fullName();
+            case LINE -> fixture.traits().line();
+            case PURPOSE -> fixture.traits().purpose();
+            case GROUP ->
+                groups.stream()
+                        .filter(g -> g.holds(fixture))
+                        .map(Group::name)
+                        .findFirst()
+                        .orElse("");
+        };
+    }
+
+    /** True for a fixture that can hurt people, by its type or where it hangs. */
+    static boolean isHazard(Plan plan, Fixture fixture) {
+        return !fixture.traits().hazard().isBlank()
+                || plan.type(fixture).facts().hazard() != Hazard.NONE;
+    }
+}

@@ -1,0 +1,63 @@
+package taxon.core.addressing;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import taxon.core.addressing.Proposal.Proof;
+import taxon.core.addressing.Proposal.Reason;
+import taxon.core.dmx.StartAddress;
+
+/**
+ * Where a style puts the runs of a request.
+ *
+ * @param starts by the index of the run
+ * @param kept indices of runs all of whose blocks stay where they are, which need not follow each other
+ * @param reasons by the index of the run, where the style knows why it moves; the others are explained by where they come to
+ *     lie
+ */
+record Layout(List<Optional<StartAddress>> starts, Set<Integer> kept, Map<Integer, Reason> reasons, Proof proof) {
+    Layout {
+        starts = List.copyOf(starts);
+        kept = Set.copyOf(kept);
+        reasons = Map.copyOf(reasons);
+    }
+
+    static Layout of(List<Run> runs, Map<Integer, StartAddress> byIndex, Proof proof) {
+        return new Layout(starts(runs, byIndex), Set.of(), Map.of(), proof);
+    }
+
+    static List<Optional<StartAddress>> starts(List<Run> runs, Map<Integer, StartAddress> byIndex) {
+        List<Optional<StartAddress>> starts = new ArrayList<>(runs.size());
+        runs.forEach(r -> starts.add(Optional.ofNullable(byIndex.get(r.index()))));
+        return starts;
+    }
+
+    /** Those of the runs that have a start, by their addresses, then by their places in the request. */
+    static List<Run> bySlot(List<Run> runs, Layout layout) {
+        long[] keys = new long[runs.size()];
+        int count = 0;
+        for (int i = 0; i < runs.size(); i++) {
+            Optional<StartAddress> start = layout.start(runs.get(i));
+            if (start.isPresent()) {
+                keys[count++] = (long) start.get().absolute() << Integer.SIZE | i;
+            }
+        }
+        Arrays.sort(keys, 0, count);
+        List<Run> sorted = new ArrayList<>(count);
+        for (int i = 0; i < count; i++) {
+            sorted.add(runs.get((int) keys[i]));
+        }
+        return sorted;
+    }
+
+    Optional<StartAddress> start(Run run) {
+        return starts.get(run.index());
+    }
+
+    boolean keeps(Run run) {
+        return kept.contains(run.index());
+    }
+}

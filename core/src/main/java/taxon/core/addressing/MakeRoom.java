@@ -1,0 +1,222 @@
+package taxon.core.addressing;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import taxon.core.dmx.Slot;
+import taxon.core.dmx.StartAddress;
+import taxon.core.packing.Bin;
+
+/**
+ * Where the universes that are allowed are too full for all: who must be moved besides, so that the rest fits, at the least
+ * price.
+ *
+ * <p>Choices are tried in the order of their price, beginning with the least that anybody could hope for; each is packed, with
+ * proof where it does not fit. So the first that fits is the best, and after so many tries the price reached is still a bound.
+ * It begins with a choice that fits, found by lifting one after the other and putting back whoever need not go.
+ */
+final class MakeRoom {
+    private static final int MOST_PACKINGS = 4_000;
+    private static final int MOST_SEARCHED = 200;
+    private static final int MOST_PUT_BACK = 200;
+    private static final long MOST_STEPS = 400_000;
+    private static final long STEPS_OF_A_PACKING = 100_000;
+
+    private final Asked asked;
+    private final List<Sitting> open;
+    private final int forcedPoints;
+    private int packingsLeft = MOST_PACKINGS;
+    private long stepsLeft = MOST_STEPS;
+    private boolean certain = true;
+
+    /** @param stay indices of the sittings that stay */
+    record Room(Set<Integer> stay, Map<Integer, StartAddress> starts, int points, int atLeast) {}
+
+    /** What became of a packing. */
+    private record Try(Optional<Map<Integer, StartAddress>> starts, boolean certain) {}
+
+    MakeRoom(Asked asked, List<Sitting> sittings) {
+        this.asked = asked;
+        open = sittings.stream()
+                .filter(s -> s.trouble().isEmpty())
+                .sorted(Comparator.comparingInt((Sitting s) -> s.spots().get(0).universe())
+                        .thenComparingInt(s -> s.spots().get(0).first())
+                        .thenComparingInt(Sitting::index))
+                .toList();
+        forcedPoints = sittings.stream()
+                .filter(s -> s.trouble().isPresent())
+                .mapToInt(Sitting::weight)
+                .sum();
+    }
+
+    /**
+     * The best choice found; empty when even moving everybody leaves no room.
+     *
+     * @param hoped the choice that would be best if room did not matter
+     */
+    Optional<Room> best(WhoStays.Choice hoped) {
+        Optional<Room> known = byLifting(hoped);
+        if (known.isEmpty()) {
+            return known;
+        }
+        Room best = known.get();
+        if (open.size() > MOST_SEARCHED) {
+            return Optional.of(new Room(best.stay(), best.starts(), best.points(), hoped.atLeast()));
+        }
+        for (int points = hoped.atLeast(); points < best.points(); points++) {
+            Optional<Room> found = at(points);
+            if (found.isPresent()) {
+                return Optional.of(new Room(found.get().stay(), found.get().starts(), points, bound(hoped, points)));
+            }
+            if (!certain || packingsLeft <= 0 || stepsLeft <= 0) {
+                return Optional.of(new Room(best.stay(), best.starts(), best.points(), points));
+            }
+        }
+        return Optional.of(new Room(best.stay(), best.starts(), best.points(), best.points()));
+    }
+
+    private static int bound(WhoStays.Choice hoped, int points) {
+        return Math.max(hoped.atLeast(), points);
+    }
+
+    private Optional<Room> byLifting(WhoStays.Choice hoped) {
+        TreeSet<Integer> stay = new TreeSet<>(hoped.stay());
+        List<Sitting> cheapFirst = open.stream()
+                .filter(s -> stay.contains(s.index()))
+                .sorted(Comparator.comparingInt(Sitting::weight))
+                .toList();
+        int lifts = fewestLifts(cheapFirst, stay);
+        List<Sitting> lifted = cheapFirst.subList(0, lifts);
+        lifted.forEach(s -> stay.remove(s.index()));
+        Try tried = pack(stay);
+        if (tried.starts().isEmpty()) {
+            return Optional.empty();
+        }
+        for (int i = lifts - 1; i >= Math.max(0, lifts - MOST_PUT_BACK); i--) {
+            stay.add(lifted.get(i).index());
+            Try again = pack(stay);
+            if (again.starts().isPresent()) {
+                tried = again;
+            } else {
+                stay.remove(lifted.get(i).index());
+            }
+        }
+        certain = true;
+        return Optional.of(new Room(stay, tried.starts().orElseThrow(), points(stay), 0));
+    }
+
+    /** How many of the cheapest must be lifted at least so that the rest is packed; all of them where that is not enough. */
+    private int fewestLifts(List<Sitting> cheapFirst, Set<Integer> stay) {
+        int low = 0;
+        int high = cheapFirst.size();
+        while (low < high) {
+            int middle = (low + high) >>> 1;
+            Set<Integer> left = new TreeSet<>(stay);
+            cheapFirst.subList(0, middle).forEach(s -> left.remove(s.index()));
+            if (pack(left).starts().isPresent()) {
+                high = middle;
+            } else {
+                low = middle + 1;
+            }
+        }
+        return low;
+    }
+
+    private int points(Set<Integer> stay) {
+        return forcedPoints
+                + open.stream()
+                        .filter(s -> !stay.contains(s.index()))
+                        .mapToInt(Sitting::weight)
+                        .sum();
+    }
+
+    /** A choice of exactly this price that fits. */
+    private Optional<Room> at(int points) {
+        return search(0, points - forcedPoints, new ArrayList<>(), points);
+    }
+
+    private Optional<Room> search(int at, int left, List<Sitting> stay, int points) {
+        if (left < 0 || --stepsLeft < 0 || packingsLeft <= 0) {
+            return Optional.empty();
+        }
+        if (at == open.size()) {
+            return left == 0 ? fitting(stay, points) : Optional.empty();
+        }
+        Sitting next = open.get(at);
+        if (left == 0
+                && stay.stream()
+                        .noneMatch(s -> s.meets(next, asked.wish().spacing().gap()))) {
+            stay.add(next);
+            Optional<Room> found = search(at + 1, left, stay, points);
+            stay.remove(stay.size() - 1);
+            return found;
+        }
+        Optional<Room> moving = search(at + 1, left - next.weight(), stay, points);
+        if (moving.isPresent()
+                || stay.stream()
+                        .anyMatch(s -> s.meets(next, asked.wish().spacing().gap()))) {
+            return moving;
+        }
+        stay.add(next);
+        Optional<Room> staying = search(at + 1, left, stay, points);
+        stay.remove(stay.size() - 1);
+        return staying;
+    }
+
+    private Optional<Room> fitting(List<Sitting> stay, int points) {
+        Set<Integer> indices = new TreeSet<>();
+        stay.forEach(s -> indices.add(s.index()));
+        Try tried = pack(indices);
+        certain &= tried.certain();
+        return tried.starts().map(m -> new Room(indices, m, points, points));
+    }
+
+    private Try pack(Set<Integer> stay) {
+        packingsLeft--;
+        Ground ground = asked.ground();
+        Set<Integer> keptRuns = LeastChange.seat(open, stay, ground);
+        List<Run> lifted = asked.runs().stream()
+                .filter(r -> !keptRuns.contains(r.index()) && !asked.forced().containsKey(r.index()))
+                .toList();
+        if (lifted.isEmpty()) {
+            return new Try(Optional.of(Map.of()), true);
+        }
+        boolean oneCompany = asked.runs().stream().map(Run::company).distinct().count() == 1
+                && ground.inUse().stream()
+                        .allMatch(u -> ground.floor(u).accepts(lifted.get(0).company()));
+        return oneCompany ? packAll(ground, lifted) : packByCompany(lifted, ground);
+    }
+
+    private Try packAll(Ground ground, List<Run> lifted) {
+        List<Integer> universes =
+                allowed(ground).stream().filter(u -> !ground.holes(u).isEmpty()).toList();
+        Packer.Result result =
+                new Packer(ground, u -> Bin.ANY_LOAD).pack(lifted, universes, List.of(), STEPS_OF_A_PACKING);
+        return result.whole()
+                ? new Try(Optional.of(result.starts()), true)
+                : new Try(Optional.empty(), result.atLeast() > 0);
+    }
+
+    /** One company after the other, which proves nothing when it fails. */
+    private Try packByCompany(List<Run> lifted, Ground ground) {
+        Map<Integer, StartAddress> starts = new TreeMap<>(new NearPlaces(ground).place(lifted));
+        return starts.size() == lifted.size() ? new Try(Optional.of(starts), true) : new Try(Optional.empty(), false);
+    }
+
+    /** The universes that are allowed, at most as many as there are runs and some. */
+    private List<Integer> allowed(Ground ground) {
+        List<Integer> universes = new ArrayList<>();
+        Optional<Integer> at = ground.allowedFrom(Slot.FIRST);
+        int most = asked.runs().size() + ground.highest();
+        while (at.isPresent() && universes.size() <= most) {
+            universes.add(at.get());
+            at = ground.allowedFrom(at.get() + 1);
+        }
+        return universes;
+    }
+}

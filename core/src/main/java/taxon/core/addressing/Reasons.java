@@ -1,0 +1,88 @@
+package taxon.core.addressing;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import taxon.core.addressing.Proposal.Reason;
+import taxon.core.dmx.Slot;
+import taxon.core.dmx.SlotRange;
+import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseNumber;
+
+/** Says why each run lies where it lies: what it follows, what it goes round, what it begins. */
+final class Reasons {
+    private final Asked asked;
+    private final Layout layout;
+    private final Ground before;
+    private final Map<Integer, Run> previous = new HashMap<>();
+    private final TreeMap<Integer, Run> lastOf = new TreeMap<>();
+
+    Reasons(Asked asked, Layout layout, List<Run> placed) {
+        this.asked = asked;
+        this.layout = layout;
+        before = asked.ground();
+        for (Run run : Layout.bySlot(placed, layout)) {
+            int universe = universe(run);
+            Run last = lastOf.put(universe, run);
+            if (last != null) {
+                previous.put(run.index(), last);
+            }
+        }
+    }
+
+    private int universe(Run run) {
+        return layout.start(run).orElseThrow().universe().number();
+    }
+
+    Reason of(Run run) {
+        Optional<Reason> known = Optional.ofNullable(layout.reasons().get(run.index()));
+        if (known.isPresent()) {
+            return known.get();
+        }
+        if (asked.forced().containsKey(run.index())) {
+            return new Reason.Shares(sharedWith(run));
+        }
+        StartAddress start = layout.start(run).orElseThrow();
+        return Optional.ofNullable(previous.get(run.index()))
+                .map(p -> behind(p, start))
+                .orElseGet(() -> first(run, start));
+    }
+
+    private String sharedWith(Run run) {
+        return asked.plan().shares().stream()
+                .filter(s -> s.blocks().contains(run.blocks().get(0).ref()))
+                .flatMap(s -> s.blocks().stream())
+                .filter(b -> run.blocks().stream().noneMatch(r -> r.ref().equals(b)))
+                .flatMap(b -> asked.plan().block(b).stream())
+                .map(b -> b.label())
+                .findFirst()
+                .orElse("");
+    }
+
+    private Reason behind(Run previousRun, StartAddress start) {
+        int end = layout.start(previousRun).orElseThrow().slot().number() + previousRun.length() - 1;
+        int slot = start.slot().number();
+        return before.floor(start.universe().number()).isTakenBetween(end + 1, slot - 1)
+                ? new Reason.Around(new SlotRange(end + 1, slot - 1))
+                : new Reason.Follows(previousRun.label(), Math.max(0, slot - end - 1));
+    }
+
+    private Reason first(Run run, StartAddress start) {
+        int slot = start.slot().number();
+        int universe = start.universe().number();
+        StartAddress from = asked.wish().from();
+        int begin = universe == from.universe().number() ? from.slot().number() : Slot.FIRST;
+        if (before.floor(universe).isTakenBetween(begin, slot - 1)) {
+            return new Reason.Around(new SlotRange(begin, slot - 1));
+        }
+        if (start.equals(from)) {
+            return new Reason.Start();
+        }
+        Optional<Run> left = Optional.ofNullable(lastOf.lowerEntry(universe)).map(Map.Entry::getValue);
+        return left.filter(l -> l.company().equals(run.company()))
+                .<Reason>map(l -> new Reason.NextUniverse(UniverseNumber.of(universe(l)), run.length()))
+                .orElse(new Reason.Begins(start.universe()));
+    }
+}

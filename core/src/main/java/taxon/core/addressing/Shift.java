@@ -1,0 +1,90 @@
+package taxon.core.addressing;
+
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import taxon.core.addressing.PlacementRequest.Scope;
+import taxon.core.addressing.Proposal.Proof;
+import taxon.core.addressing.Proposal.Reason;
+import taxon.core.dmx.Slot;
+import taxon.core.dmx.SlotRange;
+import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.rig.BlockRef;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Plan;
+import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.Wish;
+import taxon.core.rig.Wish.Blocks;
+import taxon.core.rig.Wish.Order;
+import taxon.core.rig.Wish.Split;
+import taxon.core.rig.Wish.Style;
+
+/** Moving chosen blocks by hand: one of them goes to an address, the others keep their distances from it. */
+public final class Shift {
+    private Shift() {}
+
+    /**
+     * Where each block comes to lie; one that would leave its universe, or the universes there are, is not in it.
+     *
+     * @param held one of the blocks
+     */
+    public static Map<BlockRef, StartAddress> of(List<PlannedBlock> blocks, PlannedBlock held, StartAddress to) {
+        StartAddress from = held.start().orElseThrow();
+        int universes = to.universe().number() - from.universe().number();
+        int slots = to.slot().number() - from.slot().number();
+        Map<BlockRef, StartAddress> moved = new TreeMap<>();
+        for (PlannedBlock block : blocks) {
+            StartAddress start = block.start().orElseThrow();
+            int universe = start.universe().number() + universes;
+            int slot = start.slot().number() + slots;
+            if (UniverseNumber.isLegal(universe) && Slot.isLegal(slot)) {
+                moved.put(block.ref(), StartAddress.of(universe, slot));
+            }
+        }
+        return moved;
+    }
+
+    /** True when all blocks of these fixtures fit there beside all others, under the wish in force. */
+    public static boolean fits(Plan plan, Collection<FixtureKey> keys, PlannedBlock held, StartAddress to) {
+        List<SlotRange> starts = Fits.without(plan, keys)
+                .together(blocks(plan, keys), held, List.of(to.universe()))
+                .getOrDefault(to.universe(), List.of());
+        return starts.stream().anyMatch(r -> r.contains(to.slot().number()));
+    }
+
+    /** The blocks of these fixtures that have an address. */
+    public static List<PlannedBlock> blocks(Plan plan, Collection<FixtureKey> keys) {
+        return keys.stream()
+                .flatMap(k -> plan.fixture(k).stream())
+                .flatMap(f -> plan.blocksOf(f).stream())
+                .filter(b -> b.start().isPresent())
+                .toList();
+    }
+
+    /** The move as a proposal. Locked fixtures stay. */
+    public static Proposal propose(Plan plan, Set<FixtureKey> keys, PlannedBlock held, StartAddress to) {
+        Wish byHand = Wish.USUAL
+                .withStyle(Style.IN_ORDER)
+                .withOrder(Order.FIXTURE_ID)
+                .withSplit(Split.NONE, false)
+                .withBlocks(Blocks.OWN_RUN)
+                .within(to, taxon.core.dmx.UniverseSet.ALL);
+        Asked asked = Asked.of(plan, new PlacementRequest(Scope.CHOSEN, keys, byHand));
+        Map<BlockRef, StartAddress> wanted = of(blocks(plan, keys), held, to);
+        Map<Integer, StartAddress> starts = new HashMap<>();
+        Map<Integer, Reason> reasons = new HashMap<>();
+        for (Run run : asked.runs()) {
+            Optional.ofNullable(asked.forced().get(run.index()))
+                    .or(() -> Optional.ofNullable(wanted.get(run.blocks().get(0).ref())))
+                    .ifPresent(a -> starts.put(run.index(), a));
+            reasons.put(run.index(), new Reason.ByHand());
+        }
+        Layout layout = new Layout(Layout.starts(asked.runs(), starts), Set.of(), reasons, new Proof.None());
+        return new ProposalMaker(asked, layout).make();
+    }
+}

@@ -1,0 +1,251 @@
+package taxon.core.finding;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import taxon.core.addressing.PlacementRequest;
+import taxon.core.addressing.PlacementRequest.Scope;
+import taxon.core.addressing.RoomForMode;
+import taxon.core.dmx.Slot;
+import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.finding.Patch.Seat;
+import taxon.core.fixture.Facts.Hazard;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.Spacing.Starts;
+import taxon.core.rig.Wish;
+import taxon.core.rig.Wish.Style;
+
+/** Rules about what was asked for: gaps, headroom, room for longer modes, hazards apart. Each looks at one universe a time. */
+final class WishRules {
+    private final Patch patch;
+    private final Wish wish;
+
+    /** Where no wish is in force, only what holds without one is checked. */
+    WishRules(Patch patch) {
+        this.patch = patch;
+        wish = patch.plan().wish().orElse(Wish.USUAL);
+    }
+
+    /** One for each block that begins nearer behind its neighbour than the gap in force. */
+    List<Finding> gapShort() {
+        List<Finding> found = new ArrayList<>();
+        int gap = wish.spacing().gap();
+        for (List<Seat> seats :
+                gap == 0 ? List.<List<Seat>>of() : patch.byUniverse().values()) {
+            Seat furthest = seats.get(0);
+            for (Seat seat : seats.subList(1, seats.size())) {
+                int free = seat.first() - furthest.last() - 1;
+                boolean sameUnit = seat.block()
+                        .fixture()
+                        .key()
+                        .equals(furthest.block().fixture().key());
+                if (free >= 0 && free < gap && !sameUnit) {
+                    found.add(gapShort(furthest.block(), seat.block(), free, gap));
+                }
+                furthest = seat.last() > furthest.last() ? seat : furthest;
+            }
+        }
+        return found;
+    }
+
+    private Finding gapShort(PlannedBlock earlier, PlannedBlock later, int free, int gap) {
+        return new Finding(
+                Rule.GAP_SHORT,
+                Rule.GAP_SHORT.slug() + ":" + earlier.ref() + "+" + later.ref(),
+                List.of(earlier.fixture().key(), later.fixture().key()),
+                new Evidence.GapShort(earlier, later, free, gap),
+                Optional.of(leastChange(
+                        "Move " + later.label(), List.of(later.fixture().key()))));
+    }
+
+    /** One for each universe with something in the slots that shall stay free at its end. */
+    List<Finding> headroomUsed() {
+        List<Finding> found = new ArrayList<>();
+        int last = wish.headroom().lastSlot();
+        if (last == Slot.LAST) {
+            return found;
+        }
+        patch.byUniverse().forEach((universe, seats) -> {
+            List<PlannedBlock> over =
+                    seats.stream().filter(s -> s.last() > last).map(Seat::block).toList();
+            if (!over.isEmpty()) {
+                found.add(onUniverse(
+                        Rule.HEADROOM_USED,
+                        universe,
+                        keys(over),
+                        new Evidence.HeadroomUsed(
+                                universe,
+                                over,
+                                wish.headroom().slots(),
+                                seats.stream().mapToInt(Seat::last).max().orElse(0)),
+                        leastChange("Find them other places", keys(over))));
+            }
+        });
+        return found;
+    }
+
+    /** One for each universe that holds a device with a hazard and others beside. */
+    List<Finding> hazardShares() {
+        List<Finding> found = new ArrayList<>();
+        patch.byUniverse().forEach((universe, seats) -> {
+            if (seats.stream().noneMatch(x -> isHazard(x.block()))) {
+                return;
+            }
+            Set<FixtureKey> hazards = new LinkedHashSet<>();
+            Set<FixtureKey> others = new LinkedHashSet<>();
+            seats.forEach(s -> (isHazard(s.block()) ? hazards : others)
+                    .add(s.block().fixture().key()));
+            if (!hazards.isEmpty() && !others.isEmpty()) {
+                Wish apart = wish.withSplit(wish.split(), true).withStyle(Style.LEAST_CHANGE);
+                found.add(onUniverse(
+                        Rule.HAZARD_SHARES,
+                        universe,
+                        List.copyOf(hazards),
+                        new Evidence.HazardShares(
+                                universe,
+                                seats.stream()
+                                        .map(Seat::block)
+                                        .filter(WishRules::isHazard)
+                                        .toList(),
+                                others.size()),
+                        propose("Give them a universe of their own", List.copyOf(hazards), apart)));
+            }
+        });
+        return found;
+    }
+
+    private static boolean isHazard(PlannedBlock block) {
+        return !block.fixture().traits().hazard().isBlank()
+                || block.type().facts().hazard() != Hazard.NONE;
+    }
+
+    /** One for each fixture for which less room is kept than the wish in force asks for. */
+    List<Finding> roomShort() {
+        boolean largest = wish.spacing().largestMode();
+        boolean pitch = wish.spacing().starts() == Starts.PITCH;
+        List<Finding> found = new ArrayList<>();
+        if (!largest && !pitch) {
+            return found;
+        }
+        patch.byUniverse().forEach((universe, seats) -> {
+            for (int i = 0; i < seats.size(); i++) {
+                roomShort(seats, i).ifPresent(found::add);
+            }
+        });
+        return found;
+    }
+
+    private Optional<Finding> roomShort(List<Seat> seats, int at) {
+        PlannedBlock block = seats.get(at).block();
+        if (block.ref().block() > 1) {
+            return Optional.empty();
+        }
+        int next = wish.headroom().lastSlot() + 1;
+        for (int i = at + 1; i < seats.size(); i++) {
+            if (!seats.get(i).block().fixture().key().equals(block.fixture().key())) {
+                next = Math.min(next, seats.get(i).first());
+                break;
+            }
+        }
+        int kept = Math.max(0, next - seats.get(at).first());
+        boolean pitched = wish.spacing().starts() == Starts.PITCH;
+        int needed = wish.spacing().largestMode()
+                ? RoomForMode.of(block.type())
+                : block.mode().footprint();
+        int limit = wish.spacing().largestMode() ? kept : wish.spacing().every();
+        boolean isShort = needed > limit && (pitched || needed > kept);
+        return isShort
+                ? Optional.of(Finding.about(
+                        Rule.ROOM_SHORT,
+                        List.of(block.fixture().key()),
+                        new Evidence.RoomShort(block, needed, limit),
+                        Optional.of(leastChange(
+                                "Find a place with room",
+                                List.of(block.fixture().key())))))
+                : Optional.empty();
+    }
+
+    /**
+     * One for each position where, among fixtures of one type on one universe, addresses do not ascend with the IDs. Named are
+     * as few as can be so that the rest ascends: those outside the longest ascending run.
+     */
+    List<Finding> outOfStep() {
+        Map<Integer, Set<FixtureKey>> byPosition = new TreeMap<>();
+        patch.byUniverse().values().forEach(seats -> {
+            if (Ascending.isSo(seats)) {
+                return;
+            }
+            Map<List<Object>, List<Seat>> rows = new java.util.HashMap<>();
+            for (Seat seat : seats) {
+                if (seat.block().ref().block() == 1
+                        && seat.block().fixture().id().isPresent()) {
+                    rows.computeIfAbsent(
+                                    List.of(
+                                            seat.block().fixture().position(),
+                                            seat.block().type().id()),
+                                    k -> new ArrayList<>())
+                            .add(seat);
+                }
+            }
+            rows.forEach((row, list) -> {
+                List<FixtureKey> out = Ascending.outside(list);
+                if (!out.isEmpty()) {
+                    byPosition
+                            .computeIfAbsent(list.get(0).block().fixture().position(), p -> new TreeSet<>())
+                            .addAll(out);
+                }
+            });
+        });
+        List<Finding> found = new ArrayList<>();
+        byPosition.forEach((position, keys) -> found.add(outOfStep(position, List.copyOf(keys))));
+        return found;
+    }
+
+    private Finding outOfStep(int position, List<FixtureKey> keys) {
+        String name = patch.plan().position(position).orElseThrow().name();
+        List<FixtureKey> all = patch.plan().fixtures().stream()
+                .filter(f -> f.position() == position && !f.addresses().isEmpty())
+                .map(f -> f.key())
+                .toList();
+        StartAddress from = patch.plan().fixtures().stream()
+                .filter(f -> f.position() == position)
+                .flatMap(f -> f.addresses().values().stream())
+                .min(StartAddress::compareTo)
+                .orElseThrow();
+        Wish inOrder = wish.withStyle(Style.IN_ORDER).within(from, wish.universes());
+        return new Finding(
+                Rule.OUT_OF_STEP,
+                Rule.OUT_OF_STEP.slug() + ":" + position,
+                keys,
+                new Evidence.OutOfStep(
+                        name,
+                        keys.stream()
+                                .flatMap(k -> patch.plan().fixture(k).stream())
+                                .toList()),
+                Optional.of(propose("Address them in order", all, inOrder)));
+    }
+
+    private static List<FixtureKey> keys(List<PlannedBlock> blocks) {
+        return blocks.stream().map(b -> b.fixture().key()).distinct().toList();
+    }
+
+    private static Finding onUniverse(
+            Rule rule, UniverseNumber universe, List<FixtureKey> fixtures, Evidence evidence, Remedy remedy) {
+        return new Finding(rule, rule.slug() + ":" + universe, fixtures, evidence, Optional.of(remedy));
+    }
+
+    private Remedy leastChange(String label, List<FixtureKey> fixtures) {
+        return propose(label, fixtures, wish.withStyle(Style.LEAST_CHANGE));
+    }
+
+    private static Remedy propose(String label, List<FixtureKey> fixtures, Wish wish) {
+        return new Remedy.Propose(label, new PlacementRequest(Scope.CHOSEN, Set.copyOf(fixtures), wish));
+    }
+}

@@ -1,0 +1,39 @@
+package taxon.core.packing;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * How many runs of each lot go into each hole.
+ *
+ * @param byBin for each bin and each of its holes, how many runs of each lot
+ * @param left how many runs of each lot found no place
+ */
+public record Filling(List<List<List<Integer>>> byBin, List<Integer> left) {
+    public Filling {
+        byBin = byBin.stream().map(b -> b.stream().map(List::copyOf).toList()).toList();
+        left = List.copyOf(left);
+    }
+
+    static Filling of(Puzzle puzzle, int[][] fills, int[] left) {
+        List<List<List<Integer>>> byBin = new ArrayList<>();
+        puzzle.bins.forEach(b -> byBin.add(new ArrayList<>()));
+        for (int h = 0; h < fills.length; h++) {
+            byBin.get(puzzle.binOf[h])
+                    .add(java.util.Arrays.stream(fills[h]).boxed().toList());
+        }
+        return new Filling(byBin, java.util.Arrays.stream(left).boxed().toList());
+    }
+
+    /** True when every run found a place. */
+    public boolean isWhole() {
+        return left.stream().allMatch(n -> n == 0);
+    }
+
+    /** How many bins from this one on hold anything. */
+    public int usedFrom(int bin) {
+        return (int) byBin.subList(bin, byBin.size()).stream()
+                .filter(b -> b.stream().flatMap(List::stream).anyMatch(n -> n > 0))
+                .count();
+    }
+}

@@ -1,0 +1,58 @@
+package taxon.core.packing;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Lots and bins in numbers that a search can count with. Sizes are in steps of the grain: a run takes {@code cells} steps
+ * when another follows, and a hole takes {@code cap} steps when a run of that lot is the last in it. So runs fit a hole when
+ * their cells together are at most the greatest cap among them.
+ */
+final class Puzzle {
+    final List<Lot> lots;
+    final List<Bin> bins;
+    final Grain grain;
+    final int[] cells;
+    final int[] binOf;
+    final int[][] cap;
+    final int[] most;
+
+    /** @param lots longest first */
+    Puzzle(Grain grain, List<Lot> lots, List<Bin> bins) {
+        this.grain = grain;
+        this.lots = List.copyOf(lots);
+        this.bins = List.copyOf(bins);
+        cells = lots.stream().mapToInt(l -> grain.cells(l.length())).toArray();
+        List<int[]> caps = new ArrayList<>();
+        List<Integer> owners = new ArrayList<>();
+        for (int b = 0; b < bins.size(); b++) {
+            for (Hole hole : bins.get(b).holes()) {
+                caps.add(caps(hole));
+                owners.add(b);
+            }
+        }
+        cap = caps.toArray(int[][]::new);
+        binOf = owners.stream().mapToInt(Integer::intValue).toArray();
+        most = new int[cap.length];
+        for (int h = 0; h < cap.length; h++) {
+            most[h] = java.util.Arrays.stream(cap[h]).max().orElse(0);
+        }
+    }
+
+    private int[] caps(Hole hole) {
+        int[] caps = new int[lots.size()];
+        for (int i = 0; i < caps.length; i++) {
+            int rest = hole.length() - lots.get(i).length();
+            caps[i] = rest < 0 ? 0 : cells[i] + rest / grain.step();
+        }
+        return caps;
+    }
+
+    int holes() {
+        return cap.length;
+    }
+
+    int[] counts() {
+        return lots.stream().mapToInt(Lot::count).toArray();
+    }
+}

@@ -1,0 +1,171 @@
+package taxon.core.packing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.List;
+import java.util.Random;
+import java.util.stream.IntStream;
+import java.util.stream.LongStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import taxon.core.packing.KeepMost.Interval;
+
+/** Bounds, packing and keeping, against every possibility on small cases. */
+class PackingTest {
+    private static final Hole WHOLE = new Hole(1, 512);
+
+    static LongStream seeds() {
+        return LongStream.range(0, 300);
+    }
+
+    /** The example of Martello and Toth: Knapsack Problems (1990), 8.3, from memory: nine items, L1 = 3, L2 = 4. */
+    @Test
+    void theBoundsGiveWhatTheBookGives() {
+        int[] sizes = {70, 60, 50, 33, 33, 33, 11, 7, 3};
+        assertThat(LowerBounds.l1(sizes, 100)).isEqualTo(3);
+        assertThat(LowerBounds.l2(sizes, 100)).isEqualTo(4);
+    }
+
+    @Test
+    void sizesAboveHalfLieApart() {
+        int[] thirds = new int[9];
+        Arrays.fill(thirds, 257);
+        assertThat(LowerBounds.l1(thirds, 512)).isEqualTo(5);
+        assertThat(LowerBounds.l2(thirds, 512)).isEqualTo(9);
+    }
+
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void l2IsNeverBelowL1NorAboveTheFewest(long seed) {
+        Random random = new Random(seed);
+        int[] sizes = random.ints(1 + random.nextInt(8), 1, 60).toArray();
+        int fewest = fewest(sizes, 60);
+        assertThat(LowerBounds.l2(sizes, 60)).isBetween(LowerBounds.l1(sizes, 60), fewest);
+    }
+
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void fewestBinsAreTheFewestOfAllWays(long seed) {
+        Random random = new Random(seed);
+        int[] sizes = random.ints(1 + random.nextInt(8), 1, 512).toArray();
+        Packed packed = FewestBins.pack(
+                Grain.FINEST,
+                lots(sizes),
+                List.of(),
+                Collections.nCopies(sizes.length, new Bin(List.of(WHOLE), Bin.ANY_LOAD)),
+                FewestBins.STEPS);
+        assertThat(packed.isProved()).isTrue();
+        assertThat(packed.used()).isEqualTo(fewest(sizes, 512));
+    }
+
+    @Test
+    void aLineTakesNoMoreThanItsLoad() {
+        Bin line = new Bin(List.of(WHOLE), 3);
+        Packed packed = FewestBins.pack(
+                Grain.FINEST, List.of(new Lot(10, 1, 10)), List.of(), Collections.nCopies(10, line), 10_000);
+        assertThat(packed.used()).isEqualTo(4);
+        assertThat(packed.isProved()).isTrue();
+    }
+
+    @Test
+    void whatFitsNowhereIsSaidToBeCertain() {
+        Bin small = new Bin(List.of(new Hole(1, 10), new Hole(20, 25)), Bin.ANY_LOAD);
+        Packed packed = FewestBins.pack(Grain.FINEST, List.of(new Lot(9, 0, 2)), List.of(small), List.of(), 10_000);
+        assertThat(packed.filling().isWhole()).isFalse();
+        assertThat(packed.atLeast()).isPositive();
+    }
+
+    private static List<Lot> lots(int[] sizes) {
+        return IntStream.of(sizes)
+                .boxed()
+                .sorted(Collections.reverseOrder())
+                .distinct()
+                .map(s -> new Lot(
+                        s, 0, (int) IntStream.of(sizes).filter(x -> x == s).count()))
+                .toList();
+    }
+
+    /** By trying every way to put one after the other into a bin begun or a new one. */
+    private static int fewest(int[] sizes, int capacity) {
+        return fewest(sizes, 0, new ArrayList<>(), capacity, sizes.length);
+    }
+
+    private static int fewest(int[] sizes, int at, List<Integer> rooms, int capacity, int best) {
+        if (rooms.size() >= best && at < sizes.length) {
+            return best;
+        }
+        if (at == sizes.length) {
+            return Math.min(best, rooms.size());
+        }
+        int found = best;
+        for (int r = 0; r <= rooms.size(); r++) {
+            List<Integer> then = new ArrayList<>(rooms);
+            if (r == rooms.size()) {
+                then.add(capacity - sizes[at]);
+            } else if (rooms.get(r) >= sizes[at]) {
+                then.set(r, rooms.get(r) - sizes[at]);
+            } else {
+                continue;
+            }
+            found = Math.min(found, fewest(sizes, at + 1, then, capacity, found));
+        }
+        return found;
+    }
+
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void whatIsKeptWeighsTheMostOfAllSubsets(long seed) {
+        Random random = new Random(seed);
+        int gap = random.nextInt(4);
+        List<Interval> intervals = IntStream.range(0, 1 + random.nextInt(10))
+                .mapToObj(i -> {
+                    int first = 1 + random.nextInt(60);
+                    return new Interval(first, first + random.nextInt(15), random.nextBoolean() ? 1 : 10);
+                })
+                .toList();
+        List<Integer> kept = KeepMost.of(intervals, gap);
+        long weight = kept.stream().mapToLong(i -> intervals.get(i).weight()).sum();
+        assertThat(areApart(kept.stream().map(intervals::get).toList(), gap)).isTrue();
+        assertThat(weight).isEqualTo(heaviest(intervals, gap));
+    }
+
+    private static long heaviest(List<Interval> intervals, int gap) {
+        long best = 0;
+        for (int set = 0; set < 1 << intervals.size(); set++) {
+            int bits = set;
+            List<Interval> some = IntStream.range(0, intervals.size())
+                    .filter(i -> (bits >> i & 1) == 1)
+                    .mapToObj(intervals::get)
+                    .toList();
+            if (areApart(some, gap)) {
+                best = Math.max(best, some.stream().mapToLong(Interval::weight).sum());
+            }
+        }
+        return best;
+    }
+
+    private static boolean areApart(List<Interval> intervals, int gap) {
+        for (Interval one : intervals) {
+            for (Interval two : intervals) {
+                if (one != two && one.first() <= two.last() + gap && two.first() <= one.last() + gap) {
+                    return false;
+                }
+            }
+        }
+        return true;
+    }
+
+    @Test
+    void valuesThatCannotBeAreRefused() {
+        assertThatThrownBy(() -> new Hole(5, 4)).hasMessageContaining("5 to 4");
+        assertThatThrownBy(() -> new Lot(0, 0, 1)).hasMessageContaining("0 slots");
+        assertThatThrownBy(() -> new Grain(0, false, 0)).hasMessageContaining("step 0");
+        assertThatThrownBy(() -> new Bin(List.of(), -1)).hasMessageContaining("-1");
+        assertThatThrownBy(() -> new Interval(3, 2, 1)).hasMessageContaining("3 to 2");
+    }
+}
