@@ -235,17 +235,3 @@ document.addEventListener("keydown", async (event) => {
     clear();
   }
 }, true);
-
-/** The wish is about what is chosen now, unless someone said otherwise. */
-document.addEventListener("taxon:chosen", () => {
-  const form = document.getElementById("wish");
-  if (!form) {
-    return;
-  }
-  const keys = new URLSearchParams(location.search).get("sel") ?? "";
-  form.elements.sel.value = keys;
-  if (form.elements.scope.value !== "all") {
-    form.elements.scope.value = keys ? "chosen" : "unplaced";
-  }
-  form.dispatchEvent(new Event("change", { bubbles: true }));
-});

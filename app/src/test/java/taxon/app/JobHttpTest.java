@@ -135,7 +135,7 @@ class JobHttpTest {
         move(1, "2.1");
         move(2, "2.9");
         JsonNode rules = http.get("/jobs/" + job + "/findings").json().path("rules");
-        assertThat(rules).hasSize(10);
+        assertThat(rules).hasSize(17);
         JsonNode overlap = rules.get(0).path("findings").get(0);
         assertThat(overlap.path("sentence").asString()).startsWith("Overlap at 2.009 to 2.016.");
         assertThat(overlap.path("remedy").asString()).isEqualTo("Move 102 to 2.025");
@@ -196,7 +196,9 @@ class JobHttpTest {
                 "block",
                 1,
                 "address",
-                address);
+                address,
+                "anyway",
+                "yes");
     }
 
     private Answer undo() {

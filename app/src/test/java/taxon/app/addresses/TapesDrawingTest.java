@@ -62,7 +62,7 @@ class TapesDrawingTest {
         Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", 16), 2, Optional.of(101), Optional.of(StartAddress.of(1, 1)));
         Tape tape = only(Rigs.place(plan, 2, 1, StartAddress.of(1, 9)));
         assertThat(tape.clashes()).containsExactly(new Tape.Clash(Tape.x(9), 8 * Tape.SLOT));
-        assertThat(tape.captions().get(0)).isEqualTo(new Caption(Tape.x(16) + 6, "101 and 102", true));
+        assertThat(tape.captions().get(0)).isEqualTo(new Caption(Tape.x(16) + 6, "101 and 102, 9 to 16", true));
     }
 
     @Test
