@@ -37,8 +37,8 @@ import taxon.core.rig.Wish.Style;
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.SampleTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
-@Warmup(iterations = 4, time = 1)
-@Measurement(iterations = 5, time = 1)
+@Warmup(iterations = 3, time = 1)
+@Measurement(iterations = 3, time = 1)
 @Fork(1)
 public class AddressingBenchmark {
     private static final int MOST_EACH = 9_999;
@@ -57,14 +57,16 @@ public class AddressingBenchmark {
         int each = Math.min(MOST_EACH, fixtures / types.size());
         List<Added> added = new ArrayList<>();
         for (int i = 0; i < types.size(); i++) {
-            added.add(new Added(
-                    types.get(i),
-                    types.get(i).modes().get(0),
-                    "Truss " + i,
-                    each,
-                    Optional.of(FixtureId.of(1 + i * each)),
-                    "",
-                    Optional.empty()));
+            for (int from = 0; from < each; from += Added.MOST) {
+                added.add(new Added(
+                        types.get(i),
+                        types.get(i).modes().get(0),
+                        "Truss " + i,
+                        Math.min(Added.MOST, each - from),
+                        Optional.of(FixtureId.of(1 + i * each + from)),
+                        "",
+                        Optional.empty()));
+            }
         }
         placed = applied(FixtureEdits.add("add", added));
         placed = applied(inOrder().edit());

@@ -23,7 +23,7 @@ public final class AddressingFigures {
                         .jvmArgsAppend("-Xmx3g")
                         .build())
                 .run();
-        System.out.println("Addressing, median ms (JMH, one fork, 5 × 1 s)");
+        System.out.println("Addressing, median ms (JMH, one fork, 3 × 1 s)");
         for (String name : NAMES) {
             double small = median(results, name, "2000");
             double large = median(results, name, "10000");

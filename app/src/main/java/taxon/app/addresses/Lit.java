@@ -1,5 +1,6 @@
 package taxon.app.addresses;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -30,8 +31,8 @@ final class Lit {
 
     /** The universes of the job, and one more to begin. */
     static List<UniverseNumber> universes(Plan plan) {
-        List<UniverseNumber> all = new java.util.ArrayList<>(
-                plan.universes().stream().map(Universe::number).toList());
+        List<UniverseNumber> all =
+                new ArrayList<>(plan.universes().stream().map(Universe::number).toList());
         int next =
                 all.isEmpty() ? UniverseNumber.FIRST : all.get(all.size() - 1).number() + 1;
         if (UniverseNumber.isLegal(next)) {

@@ -24,6 +24,7 @@ import taxon.core.proof.TouchAgain;
 import taxon.core.proof.TouchAgain.Difference;
 import taxon.core.proof.TouchAgain.Stop;
 import taxon.core.proof.TouchAgain.Unit;
+import taxon.core.rig.FixtureKey;
 import taxon.formats.csv.SpreadsheetCsv;
 import taxon.formats.json.Json;
 import tools.jackson.databind.node.ObjectNode;
@@ -50,9 +51,8 @@ class SplitController {
         model.addAttribute(
                 "picked",
                 map.bands().stream()
-                        .filter(b -> Selection.of(b.keys().stream()
-                                        .map(taxon.core.rig.FixtureKey::of)
-                                        .toList())
+                        .filter(b -> Selection.of(
+                                        b.keys().stream().map(FixtureKey::of).toList())
                                 .text()
                                 .equals(frame.selection().text()))
                         .toList());

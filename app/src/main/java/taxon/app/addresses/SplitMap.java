@@ -3,6 +3,7 @@ package taxon.app.addresses;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -49,7 +50,7 @@ record SplitMap(int width, int height, List<Node> sources, List<Node> universes,
         public String path() {
             double middle = (LEFT + BAR + RIGHT) / 2.0;
             return String.format(
-                    java.util.Locale.ROOT,
+                    Locale.ROOT,
                     "M%d %.1fC%.1f %.1f %.1f %.1f %d %.1fv%.1fC%.1f %.1f %.1f %.1f %d %.1fz",
                     LEFT + BAR,
                     from,

@@ -1,6 +1,7 @@
 package taxon.app.addresses;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -78,7 +79,7 @@ class WishController {
                 ? WishEdits.enforce(named.get())
                 : Edit.inTurn(
                         "Wish kept: " + name,
-                        java.util.List.of(WishEdits.keep(named.get(), name), WishEdits.enforce(named.get())));
+                        List.of(WishEdits.keep(named.get(), name), WishEdits.enforce(named.get())));
         return reply.after(editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, People.of(request), edit));
     }
 

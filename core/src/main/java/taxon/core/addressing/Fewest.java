@@ -1,6 +1,7 @@
 package taxon.core.addressing;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,6 +15,7 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.network.Route.PortRef;
 import taxon.core.packing.Bin;
 import taxon.core.packing.FewestBins;
+import taxon.core.packing.Hole;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
 import taxon.core.rig.Wish;
@@ -31,6 +33,7 @@ final class Fewest {
     private final Map<Integer, StartAddress> starts = new TreeMap<>();
     private final Set<Integer> given = new TreeSet<>();
     private int atLeast;
+    private boolean first = true;
 
     private Fewest(Asked asked, Ground ground, boolean byPort) {
         this.asked = asked;
@@ -88,13 +91,31 @@ final class Fewest {
         Packer.Result result = new Packer(ground, this::loadLeft).pack(runs, mine, fresh, FewestBins.STEPS);
         Map<Integer, Run> byIndex = new TreeMap<>();
         runs.forEach(r -> byIndex.put(r.index(), r));
+        int bound = isScarce(runs, fresh) ? Math.min(result.atLeast(), bySlots(runs, mine)) : result.atLeast();
         result.starts().forEach((index, start) -> {
             starts.put(index, start);
             ground.take(start, Optional.ofNullable(byIndex.get(index)).orElseThrow());
         });
-        // Later companies find fewer universes to choose from; only where there are whole ones enough does that not
-        // matter.
-        atLeast += result.atLeast();
+        atLeast += bound;
+        first = false;
+    }
+
+    /**
+     * True when an earlier company may have taken universes that this one would have used better: its bound then holds only
+     * for what was left to it.
+     */
+    private boolean isScarce(List<Run> runs, List<Integer> fresh) {
+        return !first && fresh.stream().filter(this::isWhole).count() < enough(runs);
+    }
+
+    /** Universes needed by the slots alone, whichever they are. */
+    private int bySlots(List<Run> runs, List<Integer> mine) {
+        long slots = runs.stream().mapToLong(Run::length).sum()
+                - mine.stream()
+                        .flatMap(u -> ground.holes(u).stream())
+                        .mapToLong(Hole::length)
+                        .sum();
+        return (int) Math.max(0, (slots + ground.lastSlot() - 1) / ground.lastSlot());
     }
 
     private int loadLeft(int universe) {
@@ -150,10 +171,9 @@ final class Fewest {
 
     /** Universes that a port carries and nothing uses yet, by node and port. */
     private List<Integer> routedFirst() {
-        TreeMap<List<Integer>, Integer> byPlace =
-                new TreeMap<>(java.util.Comparator.comparing((List<Integer> p) -> p.get(0))
-                        .thenComparing(p -> p.get(1))
-                        .thenComparing(p -> p.get(2)));
+        TreeMap<List<Integer>, Integer> byPlace = new TreeMap<>(Comparator.comparing((List<Integer> p) -> p.get(0))
+                .thenComparing(p -> p.get(1))
+                .thenComparing(p -> p.get(2)));
         for (Universe universe : asked.plan().universes()) {
             int number = universe.number().number();
             if (universe.route().isPresent()

@@ -1,5 +1,6 @@
 package taxon.core.addressing;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -133,7 +134,7 @@ final class LeastChange {
         for (Sitting sitting : sittings) {
             if (stay.contains(sitting.index())) {
                 sitting.spots()
-                        .forEach(s -> staying.computeIfAbsent(s.universe(), u -> new java.util.ArrayList<>())
+                        .forEach(s -> staying.computeIfAbsent(s.universe(), u -> new ArrayList<>())
                                 .add(sitting));
             }
         }

@@ -42,6 +42,15 @@ public final class Occupancy {
         return occupancy;
     }
 
+    /** What is taken on one universe; nothing is on any other. */
+    public static Occupancy of(
+            UniverseNumber universe, Collection<SlotRange> fixtures, Collection<SlotRange> reserved) {
+        Occupancy occupancy = new Occupancy();
+        fixtures.forEach(s -> occupancy.take(universe, s));
+        reserved.forEach(s -> occupancy.mark(occupancy.taken(universe).reserved(), s));
+        return occupancy;
+    }
+
     /** Marks slots as taken by a fixture. */
     public void take(UniverseNumber universe, SlotRange slots) {
         mark(taken(universe).byFixtures(), slots);

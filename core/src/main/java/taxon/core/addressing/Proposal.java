@@ -49,7 +49,7 @@ public record Proposal(
 
         /** True when someone set this address on the real unit, which must then be set again. */
         public boolean touchesUnit() {
-            return standing == Standing.SET || standing == Standing.PROVED || standing == Standing.STALE;
+            return standing.isSet();
         }
     }
 

@@ -120,7 +120,8 @@ final class ProposalMaker {
     }
 
     private boolean isSet(PlannedBlock block) {
-        return asked.plan().blocksOf(block.fixture()).stream().anyMatch(b -> Sittings.isSet(b, asked.plan()));
+        return asked.plan().blocksOf(block.fixture()).stream()
+                .anyMatch(b -> Standing.of(b, asked.plan()).isSet());
     }
 
     private void seatAll() {

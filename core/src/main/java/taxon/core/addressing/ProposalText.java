@@ -7,7 +7,9 @@ import taxon.core.addressing.Proposal.Proof;
 import taxon.core.addressing.Proposal.Reason;
 import taxon.core.addressing.Proposal.Trouble;
 import taxon.core.addressing.Proposal.Why;
+import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseNumber;
 
 /** The sentences of a proposal. */
 public final class ProposalText {
@@ -129,7 +131,7 @@ public final class ProposalText {
                 + sentence(broken.left(), broken.why());
     }
 
-    private static String sentence(taxon.core.dmx.UniverseNumber left, Why why) {
+    private static String sentence(UniverseNumber left, Why why) {
         if (why instanceof Why.Full f) {
             return f.needed() + " slots are needed, universe " + left + " has "
                     + (f.largest() == 0 ? "none" : f.largest()) + " left";
@@ -178,8 +180,7 @@ public final class ProposalText {
                                 .largest()
                                 .map(r -> counted(r.slots().length(), "slot") + " at "
                                         + new StartAddress(
-                                                r.universe(),
-                                                taxon.core.dmx.Slot.of(r.slots().first())))
+                                                r.universe(), Slot.of(r.slots().first())))
                                 .orElse("none");
         };
     }

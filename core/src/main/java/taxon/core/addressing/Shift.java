@@ -14,6 +14,7 @@ import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.dmx.UniverseSet;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
@@ -73,7 +74,7 @@ public final class Shift {
                 .withOrder(Order.FIXTURE_ID)
                 .withSplit(Split.NONE, false)
                 .withBlocks(Blocks.OWN_RUN)
-                .within(to, taxon.core.dmx.UniverseSet.ALL);
+                .within(to, UniverseSet.ALL);
         Asked asked = Asked.of(plan, new PlacementRequest(Scope.CHOSEN, keys, byHand));
         Map<BlockRef, StartAddress> wanted = of(blocks(plan, keys), held, to);
         Map<Integer, StartAddress> starts = new HashMap<>();

@@ -50,12 +50,6 @@ final class Sittings {
         return all;
     }
 
-    /** True when the unit behind a block was ever set. */
-    static boolean isSet(PlannedBlock block, taxon.core.rig.Plan plan) {
-        Standing standing = Standing.of(block, plan);
-        return standing == Standing.SET || standing == Standing.PROVED || standing == Standing.STALE;
-    }
-
     private void add(Run run) {
         List<PlannedBlock> blocks = run.blocks();
         if (run.shares()) {
@@ -104,7 +98,8 @@ final class Sittings {
     }
 
     private Sitting sitting(int index, Fixture fixture, List<Spot> own) {
-        boolean set = asked.plan().blocksOf(fixture).stream().anyMatch(b -> isSet(b, asked.plan()));
+        boolean set = asked.plan().blocksOf(fixture).stream()
+                .anyMatch(b -> Standing.of(b, asked.plan()).isSet());
         Optional<Trouble> trouble =
                 own.stream().flatMap(s -> trouble(s).stream()).findFirst();
         Optional<Trouble> torn =

@@ -5,7 +5,6 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -197,10 +196,5 @@ final class WhoStays {
             }
             search(at + 1, stay, moved + next.weight());
         }
-    }
-
-    /** Who of these meets one that moves, for the reason; empty when nobody does. */
-    static Optional<Sitting> whoMeets(Sitting moving, List<Sitting> others, int gap) {
-        return others.stream().filter(o -> o.meets(moving, gap)).findFirst();
     }
 }

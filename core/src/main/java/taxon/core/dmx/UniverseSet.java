@@ -1,6 +1,7 @@
 package taxon.core.dmx;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -39,9 +40,7 @@ public record UniverseSet(List<Run> runs) {
 
     private static List<Run> joined(List<Run> runs) {
         List<Run> joined = new ArrayList<>();
-        for (Run run : runs.stream()
-                .sorted(java.util.Comparator.comparingInt(Run::first))
-                .toList()) {
+        for (Run run : runs.stream().sorted(Comparator.comparingInt(Run::first)).toList()) {
             Run last = joined.isEmpty() ? null : joined.get(joined.size() - 1);
             if (last != null && run.first() <= last.last() + 1) {
                 joined.set(joined.size() - 1, new Run(last.first(), Math.max(last.last(), run.last())));

@@ -6,7 +6,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.TreeMap;
 import taxon.core.addressing.Occupancy;
 import taxon.core.dmx.SlotRange;
@@ -15,6 +14,7 @@ import taxon.core.dmx.UniverseNumber;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.ReservedRun;
 import taxon.core.rig.Share;
 
 /** The addressed blocks of a plan by universe, built once for all rules that look at slots. Time: n log n. */
@@ -22,7 +22,7 @@ final class Patch {
     private final Plan plan;
     private final TreeMap<UniverseNumber, List<Seat>> byUniverse = new TreeMap<>();
     private final Map<BlockRef, Share> shares = new HashMap<>();
-    private Optional<Occupancy> occupancy = Optional.empty();
+    private final Map<UniverseNumber, Occupancy> occupancies = new HashMap<>();
 
     /** A block where it lies; what would lie past 512 is cut off. */
     record Seat(PlannedBlock block, int first, int last) {
@@ -89,12 +89,19 @@ final class Patch {
         return byUniverse.getOrDefault(universe, List.of());
     }
 
-    /** What is taken; worked out only when a way out is looked for. */
-    Occupancy occupancy() {
-        if (occupancy.isEmpty()) {
-            occupancy = Optional.of(Occupancy.of(plan, Set.of()));
-        }
-        return occupancy.get();
+    /** The first place on a universe from a slot on for a run of slots; worked out only when a way out is looked for. */
+    Optional<StartAddress> firstFitOn(UniverseNumber universe, int slot, int length) {
+        return occupancies.computeIfAbsent(universe, this::occupancy).firstFitOn(universe, slot, length, 0);
+    }
+
+    private Occupancy occupancy(UniverseNumber universe) {
+        return Occupancy.of(
+                universe,
+                on(universe).stream().map(Seat::slots).toList(),
+                plan.reservedRuns().stream()
+                        .filter(r -> r.universe().equals(universe))
+                        .map(ReservedRun::slots)
+                        .toList());
     }
 
     /** True when both have one address on purpose. */

@@ -94,10 +94,19 @@ final class SlotRules {
     private Optional<StartAddress> free(PlannedBlock block) {
         StartAddress start = block.start().orElseThrow();
         UniverseNumber universe = start.universe();
-        return patch.occupancy()
-                .firstFitOn(universe, start.slot().number(), block.footprint(), 0)
-                .or(() -> patch.occupancy().firstFitOn(universe, Slot.FIRST, block.footprint(), 0))
-                .or(() -> patch.occupancy().firstFit(start, block.footprint(), 0));
+        return patch.firstFitOn(universe, start.slot().number(), block.footprint())
+                .or(() -> patch.firstFitOn(universe, Slot.FIRST, block.footprint()))
+                .or(() -> firstBehind(universe, block.footprint()));
+    }
+
+    private Optional<StartAddress> firstBehind(UniverseNumber universe, int length) {
+        for (int number = universe.number() + 1; UniverseNumber.isLegal(number); number++) {
+            Optional<StartAddress> found = patch.firstFitOn(UniverseNumber.of(number), Slot.FIRST, length);
+            if (found.isPresent()) {
+                return found;
+            }
+        }
+        return Optional.empty();
     }
 
     private static Optional<Remedy> moveTo(PlannedBlock block, Optional<StartAddress> to) {

@@ -1,6 +1,7 @@
 package taxon.core.finding;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -182,7 +183,7 @@ final class WishRules {
             if (Ascending.isSo(seats)) {
                 return;
             }
-            Map<List<Object>, List<Seat>> rows = new java.util.HashMap<>();
+            Map<List<Object>, List<Seat>> rows = new HashMap<>();
             for (Seat seat : seats) {
                 if (seat.block().ref().block() == 1
                         && seat.block().fixture().id().isPresent()) {

@@ -9,9 +9,7 @@ record Touching(Plan plan) {
     private static final int SET_AGAIN = 10;
 
     boolean wasSet(Fixture fixture) {
-        return plan.blocksOf(fixture).stream()
-                .map(b -> Standing.of(b, plan))
-                .anyMatch(s -> s == Standing.SET || s == Standing.PROVED || s == Standing.STALE);
+        return plan.blocksOf(fixture).stream().map(b -> Standing.of(b, plan)).anyMatch(Standing::isSet);
     }
 
     int price(Fixture fixture) {

@@ -15,6 +15,8 @@ import java.util.Set;
  */
 final class Completion {
     private static final int MOST_REMEMBERED = 200_000;
+    /** How deep the search may call itself: a step for each lot of each hole. Deeper puzzles are left undecided. */
+    private static final int DEEPEST = 3_000;
 
     private final Puzzle puzzle;
     private final int[] left;
@@ -86,6 +88,9 @@ final class Completion {
     }
 
     static Answer decide(Puzzle puzzle, long steps) {
+        if ((long) puzzle.holes() * (puzzle.lots.size() + 2) > DEEPEST) {
+            return new Answer(Verdict.UNDECIDED, Optional.empty());
+        }
         Completion search = new Completion(puzzle, steps);
         try {
             return search.fill(0)

@@ -1,6 +1,7 @@
 package taxon.core.packing;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -19,10 +20,9 @@ public record Filling(List<List<List<Integer>>> byBin, List<Integer> left) {
         List<List<List<Integer>>> byBin = new ArrayList<>();
         puzzle.bins.forEach(b -> byBin.add(new ArrayList<>()));
         for (int h = 0; h < fills.length; h++) {
-            byBin.get(puzzle.binOf[h])
-                    .add(java.util.Arrays.stream(fills[h]).boxed().toList());
+            byBin.get(puzzle.binOf[h]).add(Arrays.stream(fills[h]).boxed().toList());
         }
-        return new Filling(byBin, java.util.Arrays.stream(left).boxed().toList());
+        return new Filling(byBin, Arrays.stream(left).boxed().toList());
     }
 
     /** True when every run found a place. */

@@ -1,6 +1,7 @@
 package taxon.core.packing;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -35,7 +36,7 @@ final class Puzzle {
         binOf = owners.stream().mapToInt(Integer::intValue).toArray();
         most = new int[cap.length];
         for (int h = 0; h < cap.length; h++) {
-            most[h] = java.util.Arrays.stream(cap[h]).max().orElse(0);
+            most[h] = Arrays.stream(cap[h]).max().orElse(0);
         }
     }
 

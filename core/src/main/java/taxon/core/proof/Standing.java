@@ -21,6 +21,11 @@ public enum Standing {
     /** What was last set or found on the unit is not what is planned now: it must be touched again. */
     STALE;
 
+    /** True when someone set the unit, or found it set, whether or not that is still planned. */
+    public boolean isSet() {
+        return this == SET || this == PROVED || this == STALE;
+    }
+
     public static Standing of(PlannedBlock block, Plan plan) {
         return block.start()
                 .map(a -> of(a, block.mode().name(), plan.evidence(block.ref())))

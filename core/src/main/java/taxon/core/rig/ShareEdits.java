@@ -5,6 +5,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
+import taxon.core.dmx.StartAddress;
 import taxon.core.rig.Edit.Changed;
 import taxon.core.rig.Edit.Outcome;
 import taxon.core.rig.ElementKey.Kind;
@@ -40,7 +41,7 @@ public final class ShareEdits {
                 .orElse(together));
     }
 
-    private static Plan at(Plan plan, List<BlockRef> blocks, taxon.core.dmx.StartAddress address) {
+    private static Plan at(Plan plan, List<BlockRef> blocks, StartAddress address) {
         TreeSet<Integer> done = new TreeSet<>();
         List<Fixture> changed = new ArrayList<>();
         for (BlockRef ref : blocks) {

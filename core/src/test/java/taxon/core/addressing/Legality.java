@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.testing.Oracle.Rules;
 import taxon.core.testing.OracleRig;
@@ -24,10 +25,8 @@ final class Legality {
             Unit before = i < rig.units().size()
                     ? rig.units().get(i)
                     : rig.locked().get(i - rig.units().size());
-            var at = after.fixture(taxon.core.rig.FixtureKey.of(i + 1))
-                    .orElseThrow()
-                    .address(1)
-                    .orElseThrow();
+            var at =
+                    after.fixture(FixtureKey.of(i + 1)).orElseThrow().address(1).orElseThrow();
             Unit now =
                     new Unit(before.length(), at.universe().number(), at.slot().number(), before.set());
             boolean moved = now.universe() != before.universe() || now.slot() != before.slot();

@@ -27,6 +27,7 @@ import taxon.core.rig.Headroom;
 import taxon.core.rig.LockEdits;
 import taxon.core.rig.NetworkEdits;
 import taxon.core.rig.Plan;
+import taxon.core.rig.Position;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.Spacing;
 import taxon.core.rig.Spacing.Starts;
@@ -112,7 +113,7 @@ class WishExamplesTest {
     @Test
     void aSplitBeginsAUniverseForEachPosition() {
         Plan plan = add(empty(), type("a", 16), 2, 101);
-        Plan split = plan.with(new taxon.core.rig.Position(2, "Tower"));
+        Plan split = plan.with(new Position(2, "Tower"));
         Plan hung = split.with(split.fixtures().get(1).withPlace(2, 1));
         Proposal proposal = propose(hung, Wish.USUAL.withSplit(Split.POSITION, false));
         assertThat(proposal.moves().get(1).after()).isEqualTo(StartAddress.of(2, 1));

@@ -80,6 +80,20 @@ class PackingTest {
         assertThat(packed.atLeast()).isPositive();
     }
 
+    @Test
+    void aVeryLargePuzzleIsPackedWithItsBoundAndEndsWithoutASearch() {
+        Random random = new Random(7);
+        int[] sizes = random.ints(20_000, 1, 200).toArray();
+        Packed packed = FewestBins.pack(
+                Grain.FINEST,
+                lots(sizes),
+                List.of(),
+                Collections.nCopies(9_000, new Bin(List.of(WHOLE), Bin.ANY_LOAD)),
+                FewestBins.STEPS);
+        assertThat(packed.filling().isWhole()).isTrue();
+        assertThat(packed.atLeast()).isLessThanOrEqualTo(packed.used());
+    }
+
     private static List<Lot> lots(int[] sizes) {
         return IntStream.of(sizes)
                 .boxed()
