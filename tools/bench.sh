@@ -52,8 +52,6 @@ fi
 if [ "${1:-all}" != pages ]; then
   echo
   mvn -q -DskipTests -pl core,formats,wire,bench -am install
-  mvn -q -pl bench exec:exec -Dexec.executable=java -Dexec.args="-cp %classpath taxon.bench.CoreFigures"
-  echo
   mvn -q -pl bench exec:exec -Dexec.executable=java -Dexec.args="-cp %classpath taxon.bench.AddressingFigures"
   echo
   mvn -q -pl bench exec:exec -Dexec.executable=java -Dexec.args="-cp %classpath taxon.bench.TypeFigures"
