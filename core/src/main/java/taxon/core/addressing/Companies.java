@@ -3,7 +3,6 @@ package taxon.core.addressing;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import taxon.core.fixture.Facts.Hazard;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Group;
 import taxon.core.rig.Plan;
@@ -36,7 +35,7 @@ final class Companies {
         }
         Company company = new Company(
                 splitWord(fixture),
-                wish.hazardsApart() && isHazard(plan, fixture),
+                wish.hazardsApart() && fixture.isHazard(plan.type(fixture)),
                 wish.blocks() == Blocks.OWN_UNIVERSE && block > 1);
         return known.computeIfAbsent(company, c -> c);
     }
@@ -55,11 +54,5 @@ final class Companies {
                         .findFirst()
                         .orElse("");
         };
-    }
-
-    /** True for a fixture that can hurt people, by its type or where it hangs. */
-    static boolean isHazard(Plan plan, Fixture fixture) {
-        return !fixture.traits().hazard().isBlank()
-                || plan.type(fixture).facts().hazard() != Hazard.NONE;
     }
 }

@@ -71,17 +71,13 @@ final class MakeRoom {
         for (int points = hoped.atLeast(); points < best.points(); points++) {
             Optional<Room> found = at(points);
             if (found.isPresent()) {
-                return Optional.of(new Room(found.get().stay(), found.get().starts(), points, bound(hoped, points)));
+                return Optional.of(new Room(found.get().stay(), found.get().starts(), points, points));
             }
             if (!certain || packingsLeft <= 0 || stepsLeft <= 0) {
                 return Optional.of(new Room(best.stay(), best.starts(), best.points(), points));
             }
         }
         return Optional.of(new Room(best.stay(), best.starts(), best.points(), best.points()));
-    }
-
-    private static int bound(WhoStays.Choice hoped, int points) {
-        return Math.max(hoped.atLeast(), points);
     }
 
     private Optional<Room> byLifting(WhoStays.Choice hoped) {

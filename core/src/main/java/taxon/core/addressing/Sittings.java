@@ -52,31 +52,19 @@ final class Sittings {
 
     private void add(Run run) {
         List<PlannedBlock> blocks = run.blocks();
-        if (run.shares()) {
-            blocks.forEach(b -> b.start()
-                    .ifPresent(a -> put(
-                            b,
-                            new Spot(
-                                    run,
-                                    a.universe().number(),
-                                    a.slot().number(),
-                                    a.slot().number() + run.length() - 1,
-                                    Ground.load(b)))));
-        } else if (isTogether(blocks)) {
-            StartAddress start = blocks.get(0).start().orElseThrow();
-            int first = start.slot().number();
-            put(blocks.get(0), new Spot(run, start.universe().number(), first, first + run.length() - 1, run.load()));
+        if (!run.shares() && isTogether(blocks)) {
+            put(blocks.get(0), run, run.length(), run.load());
         } else {
-            blocks.forEach(b -> b.start()
-                    .ifPresent(a -> put(
-                            b,
-                            new Spot(
-                                    run,
-                                    a.universe().number(),
-                                    a.slot().number(),
-                                    a.slot().number() + b.footprint() - 1,
-                                    Ground.load(b)))));
+            blocks.forEach(b -> put(b, run, run.shares() ? run.length() : b.footprint(), Ground.load(b)));
         }
+    }
+
+    /** Nothing where the block has no address. */
+    private void put(PlannedBlock block, Run run, int length, int load) {
+        block.start().ifPresent(a -> {
+            int first = a.slot().number();
+            put(block, new Spot(run, a.universe().number(), first, first + length - 1, load));
+        });
     }
 
     private void put(PlannedBlock block, Spot spot) {

@@ -16,7 +16,6 @@ import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.finding.Patch.Seat;
-import taxon.core.fixture.Facts.Hazard;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.Spacing.Starts;
@@ -123,8 +122,7 @@ final class WishRules {
     }
 
     private static boolean isHazard(PlannedBlock block) {
-        return !block.fixture().traits().hazard().isBlank()
-                || block.type().facts().hazard() != Hazard.NONE;
+        return block.fixture().isHazard(block.type());
     }
 
     /** One for each fixture for which less room is kept than the wish in force asks for. */

@@ -7,6 +7,8 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.UUID;
 import taxon.core.dmx.StartAddress;
+import taxon.core.fixture.Facts.Hazard;
+import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeId;
 import taxon.core.rig.ElementKey.Kind;
 import taxon.core.space.Length;
@@ -132,6 +134,11 @@ public record Fixture(
 
     public Fixture withUuid(Optional<UUID> changed) {
         return new Fixture(key, id, type, mode, position, unit, name, note, addresses, offset, traits, changed);
+    }
+
+    /** True when it can hurt people, by its type or where it hangs. */
+    public boolean isHazard(FixtureType itsType) {
+        return !traits.hazard().isBlank() || itsType.facts().hazard() != Hazard.NONE;
     }
 
     /** The fixture ID, or "no. 17" by key where it has none. */
