@@ -36,8 +36,21 @@ final class Completion {
         UNDECIDED
     }
 
-    /** @param filling only where it fits */
-    record Answer(Verdict verdict, Optional<Filling> filling) {}
+    /**
+     * What was found.
+     *
+     * @param filling only where it fits
+     * @param steps how many were taken
+     */
+    record Answer(Verdict verdict, Optional<Filling> filling, long steps) {
+        static Answer undecided(long steps) {
+            return new Answer(Verdict.UNDECIDED, Optional.empty(), steps);
+        }
+
+        static Answer never(long steps) {
+            return new Answer(Verdict.NEVER_FITS, Optional.empty(), steps);
+        }
+    }
 
     private static final class State {
         private final int[] counts;
@@ -89,15 +102,17 @@ final class Completion {
 
     static Answer decide(Puzzle puzzle, long steps) {
         if ((long) puzzle.holes() * (puzzle.lots.size() + 2) > DEEPEST) {
-            return new Answer(Verdict.UNDECIDED, Optional.empty());
+            return Answer.undecided(0);
         }
         Completion search = new Completion(puzzle, steps);
         try {
-            return search.fill(0)
-                    ? new Answer(Verdict.FITS, Optional.of(Filling.of(puzzle, search.fills, search.left)))
-                    : new Answer(Verdict.NEVER_FITS, Optional.empty());
+            boolean fits = search.fill(0);
+            long taken = steps - search.stepsLeft;
+            return fits
+                    ? new Answer(Verdict.FITS, Optional.of(Filling.of(puzzle, search.fills, search.left)), taken)
+                    : Answer.never(taken);
         } catch (OutOfSteps end) {
-            return new Answer(Verdict.UNDECIDED, Optional.empty());
+            return Answer.undecided(steps);
         }
     }
 

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
 import java.util.stream.IntStream;
 import taxon.core.packing.Completion.Answer;
 import taxon.core.packing.Completion.Verdict;
@@ -14,13 +13,16 @@ import taxon.core.packing.Completion.Verdict;
  *
  * <p>Guarantee: the packing is legal; {@link Packed#atLeast} is a lower bound, by L2 or by a search that came to its end.
  * Two quick packings come first; only where the better one is above the bound are bins counted up from the bound, each
- * count decided by {@link Completion}.
+ * count decided by {@link Completion} and {@link Fractions}.
  */
 public final class FewestBins {
     /** Steps of a search before it is given up: some tenths of a second. */
     public static final long STEPS = 2_000_000;
 
-    private static final int SHARE_OF_A_PROOF = 8;
+    /** Steps of the first search, which decides most puzzles. */
+    private static final long FIRST_STEPS = 20_000;
+    /** How many numbers a linear programme touches while a search takes a step. */
+    private static final long NUMBERS_A_STEP = 200;
 
     private final Grain grain;
     private final List<Lot> lots;
@@ -94,12 +96,35 @@ public final class FewestBins {
         List<Integer> order = new ArrayList<>(roomiestOthers.subList(0, count));
         IntStream.range(0, given).forEach(order::add);
         order.sort(Comparator.comparingInt((Integer i) -> room(all.get(i))).thenComparingInt(i -> i));
-        Answer answer = Completion.decide(puzzle(order), stepsLeft);
-        stepsLeft -= answer.verdict() == Verdict.UNDECIDED ? stepsLeft : stepsLeft / SHARE_OF_A_PROOF;
+        Answer answer = search(puzzle(order));
+        stepsLeft -= answer.steps();
         if (answer.verdict() == Verdict.NEVER_FITS && !noOtherChoiceIsRoomier(count)) {
-            return new Answer(Verdict.UNDECIDED, Optional.empty());
+            return Answer.undecided(answer.steps());
         }
-        return new Answer(answer.verdict(), answer.filling().map(f -> inOrder(f, order)));
+        return new Answer(answer.verdict(), answer.filling().map(f -> inOrder(f, order)), answer.steps());
+    }
+
+    /** A short search first; then fractions, which prove or show the way; then the long search. */
+    private Answer search(Puzzle puzzle) {
+        Answer soon = Completion.decide(puzzle, Math.min(stepsLeft, FIRST_STEPS));
+        if (soon.verdict() != Verdict.UNDECIDED) {
+            return soon;
+        }
+        long numbers = (stepsLeft - soon.steps()) * NUMBERS_A_STEP / 2;
+        Fractions fractions = Fractions.of(puzzle.counts(), puzzle.cells, puzzle.most, numbers);
+        long steps = soon.steps() + fractions.effort() / NUMBERS_A_STEP;
+        if (fractions.isForbidden()) {
+            return Answer.never(steps);
+        }
+        if (puzzle.isWithoutLoads()) {
+            Rounding.Found near = Rounding.of(puzzle, fractions, numbers - fractions.effort());
+            steps += near.effort() / NUMBERS_A_STEP;
+            if (near.filling().isPresent()) {
+                return new Answer(Verdict.FITS, near.filling(), steps);
+            }
+        }
+        Answer late = Completion.decide(puzzle, stepsLeft - steps);
+        return new Answer(late.verdict(), late.filling(), late.steps() + steps);
     }
 
     /** True when whatever fits some of the others also fits the roomiest of that number. */

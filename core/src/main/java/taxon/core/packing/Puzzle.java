@@ -3,6 +3,7 @@ package taxon.core.packing;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * Lots and bins in numbers that a search can count with. Sizes are in steps of the grain: a run takes {@code cells} steps
@@ -51,6 +52,41 @@ final class Puzzle {
 
     int holes() {
         return cap.length;
+    }
+
+    /** True when no run puts a load on a line that takes only so much. */
+    boolean isWithoutLoads() {
+        return lots.stream().allMatch(l -> l.load() == 0) || bins.stream().allMatch(b -> b.load() == Bin.ANY_LOAD);
+    }
+
+    /** True when so many runs of each lot fit a hole, loads aside. */
+    boolean fits(int[] runs, int hole) {
+        int sum = 0;
+        int room = 0;
+        for (int i = 0; i < runs.length; i++) {
+            if (runs[i] > 0) {
+                if (cap[hole][i] == 0) {
+                    return false;
+                }
+                sum += runs[i] * cells[i];
+                room = Math.max(room, cap[hole][i]);
+            }
+        }
+        return sum <= room;
+    }
+
+    /** What is left of this puzzle: some of its holes, each a bin of its own without a load. */
+    Puzzle rest(int[] left, int[] holesLeft) {
+        List<Lot> lotsLeft = IntStream.range(0, left.length)
+                .mapToObj(i -> new Lot(lots.get(i).length(), 0, left[i]))
+                .toList();
+        List<Hole> all = bins.stream().flatMap(b -> b.holes().stream()).toList();
+        return new Puzzle(
+                grain,
+                lotsLeft,
+                Arrays.stream(holesLeft)
+                        .mapToObj(h -> new Bin(List.of(all.get(h)), Bin.ANY_LOAD))
+                        .toList());
     }
 
     int[] counts() {

@@ -161,6 +161,6 @@ class FewestOracleTest {
     private void report(String what) {
         System.out.println("fewest universes, " + what + ": " + proved + " of " + all
                 + " proved; the oracle came to no end on " + unknown);
-        assertThat(proved).as("proved").isGreaterThanOrEqualTo(all * 99 / 100);
+        assertThat(proved).as("proved").isGreaterThanOrEqualTo(all - all / 500);
     }
 }
