@@ -20,7 +20,8 @@ public final class AddressingFigures {
         Collection<RunResult> results = new Runner(new OptionsBuilder()
                         .include(AddressingBenchmark.class.getSimpleName())
                         .verbosity(VerboseMode.SILENT)
-                        .jvmArgsAppend("-Xmx3g")
+                        // The collector that Taxon is started with.
+                        .jvmArgsAppend("-Xms3g", "-Xmx3g", "-XX:+UseSerialGC")
                         .build())
                 .run();
         System.out.println("Addressing, median ms (JMH, one fork, 3 × 1 s)");

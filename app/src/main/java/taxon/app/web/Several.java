@@ -1,17 +1,21 @@
 package taxon.app.web;
 
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Function;
 import taxon.core.grouping.IdRuns;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
+import taxon.core.rig.PlannedBlock;
 
 /**
  * Several fixtures chosen at once: what they share and what differs.
  *
  * @param ids in runs, "201–208, 301"
+ * @param first the block with the lowest address among them, by which all can be moved; empty when none has an address
  */
-public record Several(int count, String ids, List<Line> lines) {
+public record Several(int count, String ids, List<Line> lines, Optional<PlannedBlock> first) {
 
     /** @param shared true when all have this value; else it names the different ones */
     public record Line(String name, String value, boolean shared) {}
@@ -32,7 +36,11 @@ public record Several(int count, String ids, List<Line> lines) {
                                 f -> f.address(1)
                                         .map(a -> a.universe().toString())
                                         .orElse("none")),
-                        line("Note", fixtures, Fixture::note)));
+                        line("Note", fixtures, Fixture::note)),
+                fixtures.stream()
+                        .flatMap(f -> plan.blocksOf(f).stream())
+                        .filter(b -> b.start().isPresent())
+                        .min(Comparator.comparing(b -> b.start().orElseThrow())));
     }
 
     private static Line line(String name, List<Fixture> fixtures, Function<Fixture, String> value) {

@@ -25,7 +25,7 @@ import taxon.core.rig.ElementKey.Kind;
  */
 public final class Plan {
     private final SortedMap<ElementKey, Element> elements;
-    private final Map<TypeId, FixtureType> types = new TreeMap<>();
+    private final Map<TypeId, FixtureType> types;
     private final List<Fixture> fixtures;
     private final SortedMap<ElementKey, Element> evidence;
     private final Map<FixtureKey, List<PlannedBlock>> blocksByFixture;
@@ -38,6 +38,7 @@ public final class Plan {
     private Plan(SortedMap<ElementKey, Element> elements, Optional<Plan> before) {
         this.elements = Collections.unmodifiableSortedMap(elements);
         evidence = kindMap(Kind.EVIDENCE);
+        types = new TreeMap<>();
         all(Kind.TYPE, RigType.class).forEach(t -> types.put(t.type().id(), t.type()));
         fixtures = FixtureOrder.sorted(all(Kind.FIXTURE, Fixture.class));
         boolean sameTypes = before.filter(b -> b.types.equals(types)).isPresent();
@@ -52,6 +53,28 @@ public final class Plan {
             inOrder.addAll(own);
         }
         blocks = Collections.unmodifiableList(inOrder);
+    }
+
+    /**
+     * The plan before with other fixtures in the place of some, each under its old number: the order stays.
+     *
+     * @param elements whose bonds are verified
+     */
+    private Plan(SortedMap<ElementKey, Element> elements, Plan before, Collection<Element> changed) {
+        this.elements = Collections.unmodifiableSortedMap(elements);
+        evidence = kindMap(Kind.EVIDENCE);
+        types = before.types;
+        Map<FixtureKey, Fixture> now = new HashMap<>();
+        changed.forEach(e -> now.put(((Fixture) e).key(), (Fixture) e));
+        List<Fixture> inOrder = new ArrayList<>(before.fixtures);
+        inOrder.replaceAll(f -> now.getOrDefault(f.key(), f));
+        fixtures = Collections.unmodifiableList(inOrder);
+        blocksByFixture = new HashMap<>(before.blocksByFixture);
+        now.forEach((key, fixture) -> blocksByFixture.put(key, newBlocksOf(fixture)));
+        List<PlannedBlock> all = new ArrayList<>(before.blocks.size());
+        fixtures.forEach(f ->
+                all.addAll(Optional.ofNullable(blocksByFixture.get(f.key())).orElseThrow()));
+        blocks = Collections.unmodifiableList(all);
     }
 
     private static Plan verified(SortedMap<ElementKey, Element> elements) {
@@ -118,7 +141,15 @@ public final class Plan {
             }
         });
         PlanBonds.verify(map, different.values());
-        return new Plan(map, Optional.of(this));
+        return different.values().stream().allMatch(this::keepsItsPlace)
+                ? new Plan(map, this, different.values())
+                : new Plan(map, Optional.of(this));
+    }
+
+    /** True for a fixture that stands in this plan under the same number. */
+    private boolean keepsItsPlace(Element element) {
+        return element instanceof Fixture fixture
+                && fixture(fixture.key()).map(Fixture::id).equals(Optional.of(fixture.id()));
     }
 
     private Plan cut(Collection<ElementKey> removed, Collection<? extends Element> changed) {

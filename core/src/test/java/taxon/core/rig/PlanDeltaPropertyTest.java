@@ -47,12 +47,28 @@ class PlanDeltaPropertyTest {
         }
     }
 
+    /** A plan takes over from the plan before what has not changed; nobody may be able to tell. */
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void anEditedPlanIsWhatItsElementsMakeFromNothing(long seed) {
+        Random random = new Random(seed);
+        Plan plan = seed % 2 == 0 ? Rigs.random(seed) : Rigs.hung(seed);
+        for (int i = 0; i < 20; i++) {
+            plan = randomEdit(plan, random);
+            Plan afresh = Plan.of(plan.elements().values());
+            assertThat(plan.fixtures()).isEqualTo(afresh.fixtures());
+            assertThat(plan.blocks()).isEqualTo(afresh.blocks());
+            assertThat(plan.fixturesWithoutMode()).isEqualTo(afresh.fixturesWithoutMode());
+            assertThat(plan.types()).isEqualTo(afresh.types());
+        }
+    }
+
     private static Plan randomEdit(Plan plan, Random random) {
         Fixture any = plan.fixtures().isEmpty()
                 ? Rigs.add(plan, Rigs.type("fresh", 4), 1, 900).fixtures().get(0)
                 : plan.fixtures().get(random.nextInt(plan.fixtures().size()));
         BlockRef ref = new BlockRef(any.key(), 1);
-        Edit edit = switch (random.nextInt(14)) {
+        Edit edit = switch (random.nextInt(15)) {
             case 0 -> FixtureEdits.remove(List.of(any.key()));
             case 1 -> AddressEdits.put("move", Map.of(ref, Optional.of(StartAddress.of(9, 1 + random.nextInt(512)))));
             case 2 -> AddressEdits.clear(ref, "x");
@@ -82,6 +98,7 @@ class PlanDeltaPropertyTest {
             case 12 ->
                 JobEdits.view(
                         new RigView(LengthUnit.values()[random.nextInt(2)], RigView.Front.ENTRANCE, RigView.Side.LEFT));
+            case 13 -> FixtureEdits.chooseMode(any.key(), "no such mode");
             default -> JobEdits.sheet(JobSheet.named("name " + random.nextInt()));
         };
         return edit.applyTo(plan) instanceof Edit.Changed changed ? changed.plan() : plan;
