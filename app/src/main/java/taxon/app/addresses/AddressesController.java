@@ -71,9 +71,15 @@ class AddressesController {
         Plan plan = state.plan();
         boolean later = plan.blocks().size() > DRAWN_AT_ONCE;
         model.addAttribute("empty", plan.universes().isEmpty());
-        model.addAttribute("tapes", later ? "" : drawing(state, frame.selection(), frame.view()));
+        model.addAttribute(
+                "tapes",
+                later
+                        ? begun(state, frame.selection(), frame.view())
+                        : drawing(state, frame.selection(), frame.view()));
         model.addAttribute("drawnLater", later);
         model.addAttribute("legend", TintBy.of(plan, frame.view().value("tint")).legend());
+        model.addAttribute(
+                "locks", plan.fixtures().stream().anyMatch(f -> f.traits().locked()));
         model.addAttribute("reserved", plan.reservedRuns());
         model.addAttribute("wish", WishView.of(wanted, plan));
         model.addAttribute("room", RoomView.of(plan, frame.selection()));
@@ -87,6 +93,14 @@ class AddressesController {
         return view.value("zoom").equals("overview")
                 ? OverviewSvg.of(state.plan(), state.job(), selection, tints)
                 : TapesSvg.of(TapesDrawing.of(state, selection, tints), state.job());
+    }
+
+    /** What the page of a large rig shows before the rest is there. */
+    private static String begun(JobState state, Selection selection, PageView view) {
+        TintBy tints = TintBy.of(state.plan(), view.value("tint"));
+        return view.value("zoom").equals("overview")
+                ? ""
+                : TapesSvg.of(TapesDrawing.first(state, selection, tints), state.job());
     }
 
     /** The tapes of a large rig, which their page fetches once it is there itself. */

@@ -10,6 +10,7 @@ import taxon.core.fixture.Block.SlotUse;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
+import taxon.core.rig.Shares;
 
 /**
  * What one slot of a universe does.
@@ -21,7 +22,7 @@ import taxon.core.rig.ReservedRun;
  * @param rest the level at rest; empty where nobody says
  * @param tint 0 to 9, −1 where there is no fixture
  * @param begins true where a block begins
- * @param clash true where two take it without sharing on purpose
+ * @param meeting whether others take it too
  */
 record SlotLine(
         int slot,
@@ -33,30 +34,41 @@ record SlotLine(
         String rest,
         int tint,
         boolean begins,
-        boolean clash) {
+        Meeting meeting) {
+
+    /** What it means that two take a slot. */
+    enum Meeting {
+        NONE,
+        /** They have one address on purpose. */
+        SHARED,
+        CLASH
+    }
 
     /** All 512, in order. Where two take a slot, each is told. */
     static List<SlotLine> of(Plan plan, UniverseNumber universe, TintBy tints) {
         SlotLine[] lines = IntStream.rangeClosed(Slot.FIRST, Slot.LAST)
-                .mapToObj(s -> new SlotLine(s, "", 0, "", "", "", "", -1, false, false))
+                .mapToObj(s -> new SlotLine(s, "", 0, "", "", "", "", -1, false, Meeting.NONE))
                 .toArray(SlotLine[]::new);
         for (ReservedRun run : plan.reservedRuns()) {
             for (int s = run.slots().first();
                     run.universe().equals(universe) && s <= run.slots().last();
                     s++) {
-                lines[s - 1] = new SlotLine(s, "", 0, "", "reserved for " + run.label(), "", "", -1, false, false);
+                lines[s - 1] =
+                        new SlotLine(s, "", 0, "", "reserved for " + run.label(), "", "", -1, false, Meeting.NONE);
             }
         }
+        Shares shares = Shares.of(plan);
+        PlannedBlock[] owners = new PlannedBlock[Slot.LAST];
         plan.blocks().stream()
                 .filter(b ->
                         b.start().filter(a -> a.universe().equals(universe)).isPresent())
                 .sorted(Comparator.comparing((PlannedBlock b) -> b.start().orElseThrow())
                         .thenComparing(PlannedBlock::ref))
-                .forEach(b -> put(lines, b, tints));
+                .forEach(b -> put(lines, owners, b, tints, shares));
         return List.of(lines);
     }
 
-    private static void put(SlotLine[] lines, PlannedBlock block, TintBy tints) {
+    private static void put(SlotLine[] lines, PlannedBlock[] owners, PlannedBlock block, TintBy tints, Shares shares) {
         List<SlotUse> uses = block.block().slotUses();
         int first = block.start().orElseThrow().slot().number();
         for (int offset = 1; offset <= block.footprint() && first + offset - 1 <= Slot.LAST; offset++) {
@@ -76,8 +88,11 @@ record SlotLine(
                             "",
                             tints.of(block),
                             at == 1,
-                            false));
-            lines[first + offset - 2] = before.key() == 0 ? now : before.and(now);
+                            Meeting.NONE));
+            PlannedBlock owner = owners[first + offset - 2];
+            boolean isMeant = owner != null && before.meeting() != Meeting.CLASH && shares.isMeant(owner, block);
+            lines[first + offset - 2] = owner == null ? now : before.and(now, isMeant);
+            owners[first + offset - 2] = block;
         }
     }
 
@@ -93,11 +108,11 @@ record SlotLine(
                 Integer.toString(use.restByte()),
                 tints.of(block),
                 use.offset() == 1,
-                false);
+                Meeting.NONE);
     }
 
     /** Two on one slot. */
-    private SlotLine and(SlotLine other) {
+    private SlotLine and(SlotLine other, boolean isMeant) {
         return new SlotLine(
                 slot,
                 who + " and " + other.who,
@@ -108,10 +123,20 @@ record SlotLine(
                 rest,
                 tint,
                 begins || other.begins,
-                true);
+                isMeant ? Meeting.SHARED : Meeting.CLASH);
     }
 
+    public boolean isClash() {
+        return meeting == Meeting.CLASH;
+    }
+
+    /** As a row: what shares a slot on purpose is said to. */
     List<String> cells() {
-        return new ArrayList<>(List.of(Integer.toString(slot), who, type, attribute, resolution, rest));
+        return new ArrayList<>(List.of(Integer.toString(slot), whoWords(), type, attribute, resolution, rest));
+    }
+
+    /** Who is there, and that it is meant where several are. */
+    public String whoWords() {
+        return meeting == Meeting.SHARED ? who + ", shared on purpose" : who;
     }
 }

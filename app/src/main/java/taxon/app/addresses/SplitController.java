@@ -32,7 +32,8 @@ import tools.jackson.databind.node.ObjectNode;
 /** What is spread over which universes, and what must be touched again. */
 @Controller
 class SplitController {
-    private static final List<String> TITLES = List.of("Position", "Fixture", "Type", "Block", "Is", "Planned", "Set");
+    private static final List<String> TITLES =
+            List.of("Position", "Unit", "Fixture", "Type", "Block", "Is", "Planned", "Set");
 
     private final Frames frames;
 
@@ -61,9 +62,17 @@ class SplitController {
 
     /** One unit of the walk. */
     record Line(
-            String position, int key, String id, String type, String block, String is, String planned, String what) {
+            String position,
+            int unit,
+            int key,
+            String id,
+            String type,
+            String block,
+            String is,
+            String planned,
+            String what) {
         List<String> cells() {
-            return List.of(position, id, type, block, is, planned, what);
+            return List.of(position, Integer.toString(unit), id, type, block, is, planned, what);
         }
     }
 
@@ -76,6 +85,7 @@ class SplitController {
             var list = body.putArray("units");
             lines.forEach(l -> list.addObject()
                     .put("position", l.position())
+                    .put("unit", l.unit())
                     .put("fixture", l.key())
                     .put("block", l.block())
                     .put("is", l.is())
@@ -113,6 +123,7 @@ class SplitController {
                 : difference.isAddress() ? "address" : "mode";
         return new Line(
                 stop.position().name(),
+                unit.fixture().unit(),
                 unit.fixture().key().number(),
                 unit.fixture().label(),
                 difference.block().type().shortName(),

@@ -1,6 +1,7 @@
 package taxon.app.addresses;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -78,7 +79,26 @@ record SplitMap(int width, int height, List<Node> sources, List<Node> universes,
         return RIGHT;
     }
 
-    private record Cell(int slots, Set<Integer> keys) {}
+    /** The slots taken, each once whoever shares it, and who is there. */
+    private record Cell(BitSet taken, Set<Integer> keys) {
+        static Cell of(PlannedBlock block) {
+            BitSet taken = new BitSet();
+            block.slots().ifPresent(s -> taken.set(s.first(), s.last() + 1));
+            return new Cell(taken, Set.of(block.fixture().key().number()));
+        }
+
+        Cell and(Cell other) {
+            BitSet both = (BitSet) taken.clone();
+            both.or(other.taken);
+            TreeSet<Integer> all = new TreeSet<>(keys);
+            all.addAll(other.keys);
+            return new Cell(both, all);
+        }
+
+        int slots() {
+            return taken.cardinality();
+        }
+    }
 
     static SplitMap of(Plan plan, boolean byType) {
         Map<String, Map<UniverseNumber, Cell>> cells = new LinkedHashMap<>();
@@ -91,23 +111,11 @@ record SplitMap(int width, int height, List<Node> sources, List<Node> universes,
                         ? block.type().fullName()
                         : plan.position(block.fixture()).name();
                 cells.computeIfAbsent(source, s -> new TreeMap<>())
-                        .merge(
-                                block.start().get().universe(),
-                                new Cell(
-                                        block.footprint(),
-                                        new TreeSet<>(
-                                                List.of(block.fixture().key().number()))),
-                                SplitMap::joined);
+                        .merge(block.start().get().universe(), Cell.of(block), Cell::and);
             }
         }
         cells.values().removeIf(Map::isEmpty);
         return new Layout(cells).map();
-    }
-
-    private static Cell joined(Cell one, Cell two) {
-        TreeSet<Integer> keys = new TreeSet<>(one.keys());
-        keys.addAll(two.keys());
-        return new Cell(one.slots() + two.slots(), keys);
     }
 
     private static final class Layout {
@@ -160,7 +168,10 @@ record SplitMap(int width, int height, List<Node> sources, List<Node> universes,
                 double height = entry.getValue().stream()
                         .mapToDouble(c -> width(c.slots()))
                         .sum();
-                int slots = entry.getValue().stream().mapToInt(Cell::slots).sum();
+                int slots = entry.getValue().stream()
+                        .reduce(Cell::and)
+                        .map(Cell::slots)
+                        .orElse(0);
                 universes.add(new Node(
                         entry.getKey().toString(), slots, entry.getValue().size(), y, height));
                 universeY.put(entry.getKey(), y);

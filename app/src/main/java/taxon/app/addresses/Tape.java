@@ -44,6 +44,7 @@ record Tape(
             boolean chosen,
             boolean showsMark,
             Marks standing,
+            boolean locked,
             String title) {
         public double markX() {
             return x + width - 8;

@@ -1,10 +1,14 @@
 package taxon.app.addresses;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.ToIntFunction;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import taxon.app.addresses.Tape.Box;
 import taxon.app.addresses.Tape.Caption;
@@ -21,6 +25,8 @@ import taxon.core.proof.Standing;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
+import taxon.core.rig.Share;
+import taxon.core.rig.Shares;
 
 /** Lays one universe out as a tape, so that no words run into each other. */
 final class TapeMaker {
@@ -33,11 +39,13 @@ final class TapeMaker {
     private final Plan plan;
     private final ToIntFunction<PlannedBlock> tints;
     private final Selection selection;
+    private final Shares shares;
 
     TapeMaker(Plan plan, ToIntFunction<PlannedBlock> tints, Selection selection) {
         this.plan = plan;
         this.tints = tints;
         this.selection = selection;
+        shares = Shares.of(plan);
     }
 
     Tape tape(
@@ -87,8 +95,10 @@ final class TapeMaker {
                 selection.holds(block.fixture().key()),
                 width >= ROOM_FOR_MARK + (label.length() - 3) * LETTER,
                 Marks.of(standing),
+                block.fixture().traits().locked(),
                 block.label() + " " + block.type().fullName() + ", " + block.footprint() + " slots from " + start(block)
-                        + ", " + Marks.of(standing).word());
+                        + ", " + Marks.of(standing).word()
+                        + (block.fixture().traits().locked() ? ", locked" : ""));
     }
 
     /** The parked slots of a block that lie inside the universe. */
@@ -139,7 +149,28 @@ final class TapeMaker {
                 nextRoom(captions, from).filter(x -> x < to).ifPresent(x -> put(captions, x, captionWords(run), false));
             }
         }
+        shared(blocks).forEach(s -> {
+            double from = Tape.x(start(s.get(0)).slot().number());
+            if (!put(captions, from, shareWords(s), false)) {
+                nextRoom(captions, from).ifPresent(x -> put(captions, x, shareWords(s), false));
+            }
+        });
         return List.copyOf(captions);
+    }
+
+    private static List<String> shareWords(List<PlannedBlock> blocks) {
+        String all = blocks.stream().map(b -> b.fixture().label()).collect(Collectors.joining(" and "));
+        return List.of(all + " share", blocks.size() + " share");
+    }
+
+    /** Blocks that have one address here on purpose. */
+    private Collection<List<PlannedBlock>> shared(List<PlannedBlock> blocks) {
+        Map<Share, List<PlannedBlock>> shared = new LinkedHashMap<>();
+        blocks.forEach(b -> shares.of(b.ref())
+                .ifPresent(
+                        s -> shared.computeIfAbsent(s, k -> new ArrayList<>()).add(b)));
+        shared.values().removeIf(s -> s.size() < 2 || !shares.isMeant(s.get(0), s.get(s.size() - 1)));
+        return shared.values();
     }
 
     private static List<String> captionWords(List<PlannedBlock> run) {
@@ -186,6 +217,9 @@ final class TapeMaker {
         List<List<PlannedBlock>> runs = new ArrayList<>();
         PlannedBlock before = null;
         for (PlannedBlock block : blocks) {
+            if (before != null && before.start().equals(block.start())) {
+                continue;
+            }
             if (block.ref().block() > 1 || block.slots().orElseThrow().length() * Tape.SLOT >= ROOM_FOR_LABEL) {
                 before = null;
                 continue;

@@ -19,13 +19,35 @@ import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.Universe;
 
-/** All tapes of a job, one under the other. Lengths in pixels. */
+/**
+ * The tapes of a job, one under the other. Lengths in pixels.
+ *
+ * @param height of all tapes, drawn or not
+ * @param tapes the first of them or all
+ */
 record TapesDrawing(int width, int height, List<Tape> tapes) {
+    /** More than fit on a screen. */
+    private static final int FIRST = 12;
+
     private static final int WIDTH = 950;
     private static final int TOP = 40;
 
+    /** Those that a page begins with. */
+    static TapesDrawing first(JobState state, Selection selection, TintBy tints) {
+        return of(state, selection, tints, FIRST);
+    }
+
     static TapesDrawing of(JobState state, Selection selection, TintBy tints) {
+        return of(state, selection, tints, Integer.MAX_VALUE);
+    }
+
+    boolean isWhole() {
+        return height == TOP + tapes.size() * Tape.PITCH;
+    }
+
+    private static TapesDrawing of(JobState state, Selection selection, TintBy tints, int most) {
         Plan plan = state.plan();
+        List<Universe> universes = plan.universes();
         Occupancy occupancy = Occupancy.of(plan, Set.of());
         Map<UniverseNumber, List<SlotRange>> lit = Lit.of(plan, selection);
         Map<UniverseNumber, List<PlannedBlock>> blocks = new TreeMap<>();
@@ -39,9 +61,9 @@ record TapesDrawing(int width, int height, List<Tape> tapes) {
                         .add(r));
         Map<UniverseNumber, List<Evidence.Overlap>> overlaps = overlaps(state);
         List<Tape> tapes = new ArrayList<>();
-        for (Universe universe : plan.universes()) {
+        TapeMaker maker = new TapeMaker(plan, tints::of, selection);
+        for (Universe universe : universes.subList(0, Math.min(most, universes.size()))) {
             UniverseNumber number = universe.number();
-            TapeMaker maker = new TapeMaker(plan, tints::of, selection);
             tapes.add(maker.tape(
                     TOP + tapes.size() * Tape.PITCH,
                     number.number(),
@@ -52,7 +74,7 @@ record TapesDrawing(int width, int height, List<Tape> tapes) {
                     overlaps.getOrDefault(number, List.of()),
                     lit.getOrDefault(number, List.of())));
         }
-        return new TapesDrawing(WIDTH, TOP + tapes.size() * Tape.PITCH, List.copyOf(tapes));
+        return new TapesDrawing(WIDTH, TOP + universes.size() * Tape.PITCH, List.copyOf(tapes));
     }
 
     private static Map<UniverseNumber, List<Evidence.Overlap>> overlaps(JobState state) {

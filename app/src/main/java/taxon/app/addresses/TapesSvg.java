@@ -25,9 +25,15 @@ final class TapesSvg {
         int boxes = drawing.tapes().stream().mapToInt(t -> t.boxes().size()).sum();
         TapesSvg svg = new TapesSvg(job, boxes <= TITLED);
         svg.add(
-                "<svg id=\"tapes\" data-tapes data-left=\"%d\" data-slot=\"%s\" tabindex=\"0\" width=\"%d\" height=\"%d\""
+                "<svg id=\"tapes\" data-tapes data-whole=\"%s\" data-left=\"%d\" data-slot=\"%s\" tabindex=\"0\" width=\"%d\" height=\"%d\""
                         + " viewBox=\"0 0 %d %d\" role=\"group\" aria-label=\"Tapes: each universe with its 512 slots\">",
-                Tape.LEFT, Tape.SLOT, drawing.width(), drawing.height(), drawing.width(), drawing.height());
+                drawing.isWhole(),
+                Tape.LEFT,
+                Tape.SLOT,
+                drawing.width(),
+                drawing.height(),
+                drawing.width(),
+                drawing.height());
         for (int slot : SCALE) {
             svg.add("<text class=\"m sm s\" y=\"14\" x=\"%.1f\">%d</text>", Tape.x(slot), slot);
         }
@@ -114,6 +120,10 @@ final class TapesSvg {
         out.append("\" class=\"box tint").append(box.tint()).append("\" x=\"").append(x);
         out.append("\" width=\"").append(round(box.width())).append("\"/>");
         out.append("<path class=\"edge\" d=\"M").append(x).append(" 2v32\"/>");
+        if (box.locked()) {
+            out.append("<path class=\"locked\" d=\"M").append(x).append(" 32h").append(round(box.width()));
+            out.append("\"/>");
+        }
         if (!box.label().isEmpty()) {
             out.append("<text class=\"m b\" y=\"24\" x=\"")
                     .append(round(box.x() + 5))

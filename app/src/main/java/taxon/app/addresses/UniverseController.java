@@ -20,6 +20,7 @@ import taxon.app.web.Frames;
 import taxon.app.web.NotThereException;
 import taxon.app.web.Stage;
 import taxon.core.addressing.Fits;
+import taxon.core.dmx.Slot;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
@@ -49,6 +50,8 @@ class UniverseController {
         model.addAttribute("slots", SlotsSvg.of(lines, number));
         model.addAttribute(
                 "lines", lines.stream().filter(l -> !l.attribute().isEmpty()).toList());
+        model.addAttribute(
+                "lastSlot", plan.wish().map(w -> w.headroom().lastSlot()).orElse(Slot.LAST));
         model.addAttribute("space", Fits.of(plan).freeSpace(universe.number()));
         model.addAttribute("titles", TITLES);
         return "addresses/universe";

@@ -14,7 +14,8 @@ import taxon.formats.json.Json;
  * A wish as the page's sentence shows it, each choice by the name that the form gives it.
  *
  * @param headroom "16" or "5 %"
- * @param sentence the whole of it in words
+ * @param beside what is wished beside order, style, split and start, in words
+ * @param inForce what the wish in force is called; empty where none is
  * @param kept wishes that can be taken up
  */
 record WishView(
@@ -32,8 +33,8 @@ record WishView(
         String from,
         String universes,
         String unitsPerLine,
-        String sentence,
-        boolean inForce,
+        String beside,
+        String inForce,
         List<Kept> kept) {
 
     /** A wish that is kept by name. */
@@ -60,8 +61,10 @@ record WishView(
                 wish.from().toString(),
                 wish.universes().toString(),
                 wish.unitsPerLine().map(String::valueOf).orElse(""),
-                WishText.sentence(wish),
-                plan.wish().isPresent(),
+                String.join(", ", WishText.beside(wish)),
+                plan.wish()
+                        .map(w -> w.name().isEmpty() ? "without a name" : w.name())
+                        .orElse(""),
                 plan.keptWishes().stream()
                         .map(w -> new Kept(w.number(), w.name(), WishText.sentence(w)))
                         .toList());

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import taxon.app.edit.JobState;
 import taxon.core.dmx.AddressSwitches;
 import taxon.core.dmx.AddressSwitches.Counting;
@@ -16,10 +17,12 @@ import taxon.core.fixture.FixtureType;
 import taxon.core.network.Route;
 import taxon.core.proof.Standing;
 import taxon.core.rig.BlockEvidence;
+import taxon.core.rig.BlockRef;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Mark;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.Shares;
 
 /**
  * All about one fixture, as its label would show it.
@@ -49,6 +52,7 @@ public record Card(
      *
      * @param address "2.073" or empty
      * @param switches nine positions, switch 1 first; empty where there is no address or nine switches do not reach it
+     * @param shares with whom it has one address on purpose, and why; empty where it does not
      * @param evidence what the unit had last, where that differs from the plan
      */
     public record BlockLine(
@@ -60,6 +64,7 @@ public record Card(
             List<Boolean> switches,
             String slot,
             String line,
+            String shares,
             Marks standing,
             boolean canBeSet,
             Optional<String> evidence) {}
@@ -107,9 +112,23 @@ public record Card(
                         .orElse(List.of()),
                 start.map(a -> a.slot().toString()).orElse(""),
                 start.map(a -> lineWords(plan, a)).orElse(""),
+                shareWords(plan, block.ref()),
                 Marks.of(standing),
                 start.isPresent() && standing != Standing.SET && standing != Standing.PROVED,
                 evidence(plan, block, standing));
+    }
+
+    private static String shareWords(Plan plan, BlockRef block) {
+        return Shares.of(plan)
+                .of(block)
+                .map(s -> "Shares its address with "
+                        + s.blocks().stream()
+                                .filter(b -> !b.equals(block))
+                                .flatMap(b -> plan.block(b).stream())
+                                .map(PlannedBlock::label)
+                                .collect(Collectors.joining(", "))
+                        + (s.why().isBlank() ? "." : ": " + s.why() + "."))
+                .orElse("");
     }
 
     private static String lineWords(Plan plan, StartAddress address) {

@@ -177,6 +177,20 @@ class AddressingHttpTest {
     }
 
     @Test
+    void aSharedSlotIsNoClashWhereItIsReadAndTheCardNamesTheOther() {
+        post("shares", "sel", "1,2", "why", "both behind the door");
+        assertThat(http.get("/jobs/" + job + "/universes/1.csv").text())
+                .contains("\r\n1,\"101 and 102, shared on purpose\",")
+                .contains("\r\n7,103,");
+        String page = http.page("/jobs/" + job + "/universes/1").text();
+        assertThat(page).contains("101+102").doesNotContain(" torn").doesNotContain("stopped");
+        assertThat(http.page("/jobs/" + job + "/addresses?sel=1").text())
+                .contains("Shares its address with 102: both behind the door.");
+        post("fixtures/3/address", "block", 1, "address", "1.001", "anyway", "yes");
+        assertThat(http.page("/jobs/" + job + "/universes/1").text()).contains(" torn", "stopped");
+    }
+
+    @Test
     void aLockedFixtureStaysWhateverIsAskedFor() {
         post("fixtures/lock", "sel", "1");
         JsonNode proposal = propose("scope", "all", "style", "in-order", "from", "2.001");
@@ -205,7 +219,7 @@ class AddressingHttpTest {
         assertThat(unit.path("position").asString()).isEqualTo("Pipe");
         assertThat(unit.path("set").asString()).isEqualTo("address");
         assertThat(unit.path("is").asString()).startsWith("1.001");
-        assertThat(http.get("/jobs/" + job + "/again.csv").text()).contains("Pipe,101,");
+        assertThat(http.get("/jobs/" + job + "/again.csv").text()).contains("Pipe,1,101,");
     }
 
     @ParameterizedTest

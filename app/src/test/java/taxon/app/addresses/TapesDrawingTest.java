@@ -17,10 +17,14 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.finding.PlanCheck;
 import taxon.core.library.Shop;
+import taxon.core.rig.BlockRef;
+import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
+import taxon.core.rig.LockEdits;
 import taxon.core.rig.Plan;
 import taxon.core.rig.ReservedRun;
+import taxon.core.rig.ShareEdits;
 import taxon.core.rig.Traits;
 import taxon.core.rig.Traits.Parked;
 import taxon.core.testing.Rigs;
@@ -63,6 +67,38 @@ class TapesDrawingTest {
         Tape tape = only(Rigs.place(plan, 2, 1, StartAddress.of(1, 9)));
         assertThat(tape.clashes()).containsExactly(new Tape.Clash(Tape.x(9), 8 * Tape.SLOT));
         assertThat(tape.captions().get(0)).isEqualTo(new Caption(Tape.x(16) + 6, "101 and 102, 9 to 16", true));
+    }
+
+    @Test
+    void whatSharesOnPurposeIsNamedAndNoClash() {
+        Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", 16), 3, Optional.of(101), Optional.of(StartAddress.of(1, 1)));
+        List<BlockRef> two = List.of(new BlockRef(FixtureKey.of(1), 1), new BlockRef(FixtureKey.of(2), 1));
+        Tape tape = only(((Edit.Changed) ShareEdits.share(two, "").applyTo(plan)).plan());
+        assertThat(tape.clashes()).isEmpty();
+        assertThat(tape.captions()).extracting(Caption::words).contains("101 and 102 share");
+        assertThat(tape.captions()).extracting(Caption::isClash).containsOnly(false);
+    }
+
+    @Test
+    void whatIsLockedIsMarkedAndSaysSo() {
+        Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", 16), 2, Optional.of(101), Optional.of(StartAddress.of(1, 1)));
+        Tape tape = only(
+                ((Edit.Changed) LockEdits.lock(List.of(FixtureKey.of(2)), true).applyTo(plan)).plan());
+        assertThat(tape.boxes()).extracting(Box::locked).containsExactly(false, true);
+        assertThat(tape.boxes().get(1).title()).endsWith(", locked");
+    }
+
+    @Test
+    void aPageBeginsWithTheFirstTapesAndLeavesRoomForAll() {
+        Plan plan =
+                Rigs.add(Rigs.empty(), Rigs.type("t", 512), 20, Optional.of(101), Optional.of(StartAddress.of(1, 1)));
+        JobState state = state(plan);
+        TapesDrawing first = TapesDrawing.first(state, Selection.NONE, TintBy.of(plan, ""));
+        TapesDrawing all = drawing(plan, Selection.NONE);
+        assertThat(first.isWhole()).isFalse();
+        assertThat(all.isWhole()).isTrue();
+        assertThat(first.height()).isEqualTo(all.height());
+        assertThat(all.tapes()).hasSize(20).startsWith(first.tapes().toArray(Tape[]::new));
     }
 
     @Test

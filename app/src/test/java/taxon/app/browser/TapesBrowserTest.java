@@ -143,6 +143,42 @@ class TapesBrowserTest {
 
     @Test
     @Order(6)
+    void severalAreMovedToATypedTargetOrToldWhyNot() {
+        open("addresses?sel=4-6");
+        browser.type("#shift-to", "1.511");
+        browser.click("#shift");
+        browser.see(".card .reason", "1.511");
+        assertThat(browser.value("#shift-to")).isEqualTo("1.511");
+        browser.type("#shift-to", "2.101");
+        browser.click("#shift");
+        browser.see("#proposal h2", "3 fixtures move");
+        browser.click("#drop button");
+        browser.see(".told", "Dropped");
+    }
+
+    @Test
+    @Order(7)
+    void aWishIsPutInForceTakenUpAgainAndLifted() {
+        open("addresses");
+        browser.click("#more summary");
+        browser.type("#wish [name=gap]", "2");
+        browser.type("#wish [name=wishName]", "touring default");
+        browser.click("#enforce");
+        browser.see("#more summary", "gap 2");
+        browser.click("#more summary");
+        browser.see("#more", "In force: touring default");
+        browser.click("#lift");
+        browser.seeNo("#more summary", "gap 2");
+        browser.click("#more summary");
+        browser.click("#more button", "touring default");
+        browser.see("#more summary", "gap 2");
+        browser.click("#more summary");
+        browser.click("#lift");
+        browser.seeNo("#more summary", "gap 2");
+    }
+
+    @Test
+    @Order(8)
     void theSplitMapShowsWhatIsSpreadAndChangesIt() {
         open("split");
         browser.click("#split a[data-source='Dock floor']");
@@ -158,7 +194,7 @@ class TapesBrowserTest {
     }
 
     @Test
-    @Order(7)
+    @Order(9)
     void aUniverseIsReadSlotBySlotAndTheWholeJobAtAGlance() {
         open("universes/1");
         browser.see("h1", "Universe 1");

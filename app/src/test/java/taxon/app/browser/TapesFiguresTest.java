@@ -43,7 +43,8 @@ class TapesFiguresTest {
         measure("server: four styles priced", () -> timed(() -> http.get(base + "addresses/prices?scope=all")));
         measure("server: where a unit fits", () -> timed(() -> http.get(base + "addresses/fits?held=5&sel=5")));
         measure("browser: click to page laid out", () -> clicked(job, "#wish"));
-        measure("browser: click to tapes drawn", () -> clicked(job, "#tapes"));
+        measure("browser: click to first tapes drawn", () -> clicked(job, "#tapes"));
+        measure("browser: click to all tapes drawn", () -> clicked(job, "#tapes[data-whole=true]"));
         measure("browser: address to overview drawn", () -> opened(base + "addresses?zoom=overview", "#overview"));
         int[] turn = {0};
         measure("server: a unit moved by hand", () -> {

@@ -107,9 +107,12 @@ public final class Browser implements AutoCloseable {
     }
 
     public List<String> texts(String css) {
-        return driver.findElements(By.cssSelector(css)).stream()
-                .map(e -> String.valueOf(e.getDomProperty("textContent")))
-                .toList();
+        // In one go: between two questions the page may have swapped what was found.
+        Object texts = driver.executeScript(
+                "return [...document.querySelectorAll(arguments[0])].map((e) => e.textContent)", css);
+        return texts instanceof List<?> list
+                ? list.stream().map(String::valueOf).toList()
+                : List.of();
     }
 
     public String value(String css) {

@@ -24,6 +24,7 @@ import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.Share;
+import taxon.core.rig.Shares;
 import taxon.core.rig.Wish;
 import taxon.core.rig.Wish.Blocks;
 import taxon.core.rig.Wish.Style;
@@ -62,7 +63,7 @@ record Asked(
         private final PlacementRequest request;
         private final Wish wish;
         private final Companies companies;
-        private final Map<BlockRef, Share> shareOf = new HashMap<>();
+        private final Shares shares;
         private final boolean mayShare;
         private final Set<FixtureKey> keys = new HashSet<>();
         private final List<Fixture> fixtures = new ArrayList<>();
@@ -79,8 +80,8 @@ record Asked(
             this.request = request;
             wish = request.wish();
             companies = new Companies(plan, wish);
-            plan.shares().forEach(s -> s.blocks().forEach(b -> shareOf.put(b, s)));
-            mayShare = !shareOf.isEmpty() || wish.blocks() == Blocks.SHARE;
+            shares = Shares.of(plan);
+            mayShare = !shares.isEmpty() || wish.blocks() == Blocks.SHARE;
         }
 
         Asked read() {
@@ -162,17 +163,16 @@ record Asked(
         }
 
         private boolean isSharedByName(PlannedBlock block) {
-            return shareOf.containsKey(block.ref())
+            return shares.of(block.ref()).isPresent()
                     || (wish.blocks() == Blocks.SHARE && block.ref().block() > 1);
         }
 
         /** What shares an address with a block: its share, or all blocks of that number of its mode. */
         private Object shareKey(PlannedBlock block) {
-            Share share = shareOf.get(block.ref());
-            return share != null
-                    ? share.number()
-                    : List.of(
-                            block.type().id(), block.mode().name(), block.ref().block());
+            return shares.of(block.ref())
+                    .<Object>map(Share::number)
+                    .orElseGet(() -> List.of(
+                            block.type().id(), block.mode().name(), block.ref().block()));
         }
 
         private List<List<PlannedBlock>> split(List<PlannedBlock> blocks) {

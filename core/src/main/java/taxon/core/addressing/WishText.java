@@ -10,7 +10,7 @@ import taxon.core.rig.Wish;
 public final class WishText {
     private WishText() {}
 
-    /** "by fixture ID, least change, split by position, gap 2, 16 slots free at each end, from 1.001". */
+    /** "by fixture ID, least change, split by position, from 1.001, gap 2, 16 slots free at each end". */
     public static String sentence(Wish wish) {
         List<String> parts = new ArrayList<>();
         parts.add("by " + words(wish.order()));
@@ -18,6 +18,14 @@ public final class WishText {
         if (wish.split() != Wish.Split.NONE) {
             parts.add("split by " + words(wish.split()));
         }
+        parts.add("from " + wish.from());
+        parts.addAll(beside(wish));
+        return String.join(", ", parts);
+    }
+
+    /** What is wished beside order, style, split and start: "gap 2", "hazards apart"; empty where nothing is. */
+    public static List<String> beside(Wish wish) {
+        List<String> parts = new ArrayList<>();
         if (wish.hazardsApart()) {
             parts.add("hazards apart");
         }
@@ -30,12 +38,11 @@ public final class WishText {
         if (wish.blocks() != Wish.Blocks.FOLLOW_ON) {
             parts.add(words(wish.blocks()));
         }
-        parts.add("from " + wish.from());
         if (!wish.universes().isAll()) {
             parts.add("on universes " + wish.universes());
         }
         wish.unitsPerLine().ifPresent(k -> parts.add("at most " + k + " units a line"));
-        return String.join(", ", parts);
+        return parts;
     }
 
     private static void spacing(List<String> parts, Spacing spacing) {

@@ -11,17 +11,16 @@ import taxon.core.addressing.Occupancy;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
-import taxon.core.rig.BlockRef;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
-import taxon.core.rig.Share;
+import taxon.core.rig.Shares;
 
 /** The addressed blocks of a plan by universe, built once for all rules that look at slots. Time: n log n. */
 final class Patch {
     private final Plan plan;
     private final TreeMap<UniverseNumber, List<Seat>> byUniverse = new TreeMap<>();
-    private final Map<BlockRef, Share> shares = new HashMap<>();
+    private final Shares shares;
     private final Map<UniverseNumber, Occupancy> occupancies = new HashMap<>();
 
     /** A block where it lies; what would lie past 512 is cut off. */
@@ -37,7 +36,7 @@ final class Patch {
 
     Patch(Plan plan) {
         this.plan = plan;
-        plan.shares().forEach(s -> s.blocks().forEach(b -> shares.put(b, s)));
+        shares = Shares.of(plan);
         List<PlannedBlock> placed = new ArrayList<>(plan.blocks().size());
         for (PlannedBlock block : plan.blocks()) {
             if (block.start().isPresent()) {
@@ -106,9 +105,6 @@ final class Patch {
 
     /** True when both have one address on purpose. */
     boolean isShared(PlannedBlock one, PlannedBlock other) {
-        Share share = shares.get(one.ref());
-        return share != null
-                && share.equals(shares.get(other.ref()))
-                && one.start().equals(other.start());
+        return shares.isMeant(one, other);
     }
 }
