@@ -11,7 +11,9 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import taxon.app.edit.JobState;
 import taxon.app.store.ProposalStore.StoredProposal;
+import taxon.app.web.Frame;
 import taxon.app.web.Frames;
+import taxon.app.web.PageView;
 import taxon.app.web.ProposalDesk;
 import taxon.app.web.Reply;
 import taxon.app.web.Selection;
@@ -63,8 +65,24 @@ class ProposalController {
         }
         frames.open(job, Optional.of(Stage.ADDRESSES), request, model);
         AddressesController.fill(state, wanted, model);
-        model.addAttribute("proposal", ProposalView.of(stored, proposal, current));
+        ProposalView view = ProposalView.of(stored, proposal, current);
+        model.addAttribute("proposal", view);
+        if (view.open() && current) {
+            showProposed(state, proposal, model);
+        }
         return "addresses/page";
+    }
+
+    /** What would be, in the place of what is, unless the page asks for that. */
+    private static void showProposed(JobState state, Proposal proposal, Model model) {
+        PageView view = ((Frame) Objects.requireNonNull(model.getAttribute("frame"))).view();
+        Optional<String> proposed =
+                view.value("show").equals("now") ? Optional.empty() : ProposedTapes.of(state, proposal, view);
+        model.addAttribute("proposed", proposed.isPresent());
+        proposed.ifPresent(svg -> {
+            model.addAttribute("tapes", svg);
+            model.addAttribute("drawnLater", false);
+        });
     }
 
     @PostMapping("/jobs/{job}/proposals/{id}/apply")

@@ -30,6 +30,10 @@ record ProposalView(
         boolean applied,
         boolean current) {
 
+    private static String capital(String sentence) {
+        return sentence.isEmpty() ? "" : Character.toUpperCase(sentence.charAt(0)) + sentence.substring(1);
+    }
+
     /** @param touches true when the unit was set and must be set again */
     record Line(String who, String type, String before, String after, String why, boolean touches) {}
 
@@ -56,7 +60,7 @@ record ProposalView(
                 proposal.modesToSet().stream()
                         .map(f -> f.label() + " to " + f.mode())
                         .toList(),
-                ProposalText.sentence(proposal.proof()),
+                capital(ProposalText.sentence(proposal.proof())),
                 proposal.totals().universes() + " universes, "
                         + proposal.totals().slots() + " slots used, "
                         + proposal.totals().free() + " free",

@@ -34,22 +34,27 @@ record TapesDrawing(int width, int height, List<Tape> tapes) {
 
     /** Those that a page begins with. */
     static TapesDrawing first(JobState state, Selection selection, TintBy tints) {
-        return of(state, selection, tints, FIRST);
+        return of(state, selection, tints, Lit.of(state.plan(), selection), FIRST);
+    }
+
+    /** All of them, what moves marked; nobody places anything there. */
+    static TapesDrawing proposed(JobState after, Selection moved, TintBy tints) {
+        return of(after, moved, tints, Map.of(), Integer.MAX_VALUE);
     }
 
     static TapesDrawing of(JobState state, Selection selection, TintBy tints) {
-        return of(state, selection, tints, Integer.MAX_VALUE);
+        return of(state, selection, tints, Lit.of(state.plan(), selection), Integer.MAX_VALUE);
     }
 
     boolean isWhole() {
         return height == TOP + tapes.size() * Tape.PITCH;
     }
 
-    private static TapesDrawing of(JobState state, Selection selection, TintBy tints, int most) {
+    private static TapesDrawing of(
+            JobState state, Selection selection, TintBy tints, Map<UniverseNumber, List<SlotRange>> lit, int most) {
         Plan plan = state.plan();
         List<Universe> universes = plan.universes();
         Occupancy occupancy = Occupancy.of(plan, Set.of());
-        Map<UniverseNumber, List<SlotRange>> lit = Lit.of(plan, selection);
         Map<UniverseNumber, List<PlannedBlock>> blocks = new TreeMap<>();
         plan.blocks()
                 .forEach(b -> b.start()

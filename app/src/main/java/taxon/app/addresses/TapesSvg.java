@@ -21,12 +21,23 @@ final class TapesSvg {
         this.titled = titled;
     }
 
+    /** Tapes on which units are chosen and dragged. */
     static String of(TapesDrawing drawing, int job) {
+        return written(drawing, job, "data-tapes tabindex=\"0\"");
+    }
+
+    /** Tapes to look at. */
+    static String fixed(TapesDrawing drawing, int job) {
+        return written(drawing, job, "data-fixed");
+    }
+
+    private static String written(TapesDrawing drawing, int job, String hands) {
         int boxes = drawing.tapes().stream().mapToInt(t -> t.boxes().size()).sum();
         TapesSvg svg = new TapesSvg(job, boxes <= TITLED);
         svg.add(
-                "<svg id=\"tapes\" data-tapes data-whole=\"%s\" data-left=\"%d\" data-slot=\"%s\" tabindex=\"0\" width=\"%d\" height=\"%d\""
+                "<svg id=\"tapes\" %s data-whole=\"%s\" data-left=\"%d\" data-slot=\"%s\" width=\"%d\" height=\"%d\""
                         + " viewBox=\"0 0 %d %d\" role=\"group\" aria-label=\"Tapes: each universe with its 512 slots\">",
+                hands,
                 drawing.isWhole(),
                 Tape.LEFT,
                 Tape.SLOT,

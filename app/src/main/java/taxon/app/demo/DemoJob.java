@@ -65,8 +65,7 @@ final class DemoJob {
                 sacn(5, "hull and gate", 2, 1),
                 sacn(6, "laser only", 2, 2),
                 new Universe(UniverseNumber.of(7), "wireless", Optional.empty())));
-        Plan wished = DemoWishes.wish(plan);
-        return DemoGroups.gather(DemoPlaces.hang(wished.with(evidence(wished, now))));
+        return DemoWishes.wish(DemoGroups.gather(DemoPlaces.hang(plan.with(evidence(plan, now)))));
     }
 
     private static Intake list() {

@@ -196,6 +196,11 @@ class AddressingHttpTest {
         JsonNode proposal = propose("scope", "all", "style", "in-order", "from", "2.001");
         assertThat(proposal.path("stays").toString()).contains("1.1");
         assertThat(proposal.path("moves").toString()).doesNotContain("\"fixture\":1,");
+        String locked = "The fixture 101 is locked at 1.001; unlock it first.";
+        assertThat(post("addresses/shift", "held", 1, "to", "3.001").reasons()).contains(locked);
+        assertThat(post("fixtures/1/address", "block", 1, "address", "3.001", "anyway", "yes")
+                        .reasons())
+                .contains(locked);
         post("fixtures/lock", "sel", "1", "locked", "no");
         assertThat(propose("scope", "all", "from", "2.001").path("moves").toString())
                 .contains("\"fixture\":1,");

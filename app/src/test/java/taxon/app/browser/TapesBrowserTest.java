@@ -152,6 +152,9 @@ class TapesBrowserTest {
         browser.type("#shift-to", "2.101");
         browser.click("#shift");
         browser.see("#proposal h2", "3 fixtures move");
+        assertThat(browser.count("#tapes g[data-u='2'] .unit.chosen")).isEqualTo(3);
+        browser.click(".views a", "As it is");
+        browser.until("not as it is", () -> browser.count("#tapes g[data-u='2'] .unit") == 0);
         browser.click("#drop button");
         browser.see(".told", "Dropped");
     }

@@ -1,6 +1,7 @@
 package taxon.core.addressing;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -18,6 +19,7 @@ import taxon.core.packing.Bin;
  *
  * <p>Choices are tried in the order of their price, beginning with the least that anybody could hope for; each is packed, with
  * proof where it does not fit. So the first that fits is the best, and after so many tries the price reached is still a bound.
+ * Of each choice that does not fit the few are kept who alone cannot all stay; no choice with all of them is packed again.
  * It begins with a choice that fits, found by lifting one after the other and putting back whoever need not go.
  */
 final class MakeRoom {
@@ -33,6 +35,8 @@ final class MakeRoom {
     private int packingsLeft = MOST_PACKINGS;
     private long stepsLeft = MOST_STEPS;
     private boolean certain = true;
+    /** Sittings that cannot all stay, by their places in {@link #open}: whoever keeps one of these sets need not be tried. */
+    private final List<BitSet> neverTogether = new ArrayList<>();
 
     /** @param stay indices of the sittings that stay */
     record Room(Set<Integer> stay, Map<Integer, StartAddress> starts, int points, int atLeast) {}
@@ -133,10 +137,11 @@ final class MakeRoom {
 
     /** A choice of exactly this price that fits. */
     private Optional<Room> at(int points) {
-        return search(0, points - forcedPoints, new ArrayList<>(), points);
+        return search(0, points - forcedPoints, new BitSet(), points);
     }
 
-    private Optional<Room> search(int at, int left, List<Sitting> stay, int points) {
+    /** @param stay those before {@code at} that stay, by their places in {@link #open} */
+    private Optional<Room> search(int at, int left, BitSet stay, int points) {
         if (left < 0 || --stepsLeft < 0 || packingsLeft <= 0) {
             return Optional.empty();
         }
@@ -144,32 +149,50 @@ final class MakeRoom {
             return left == 0 ? fitting(stay, points) : Optional.empty();
         }
         Sitting next = open.get(at);
-        if (left == 0
-                && stay.stream()
-                        .noneMatch(s -> s.meets(next, asked.wish().spacing().gap()))) {
-            stay.add(next);
-            Optional<Room> found = search(at + 1, left, stay, points);
-            stay.remove(stay.size() - 1);
-            return found;
+        int gap = asked.wish().spacing().gap();
+        boolean mayStay = stay.stream().noneMatch(s -> open.get(s).meets(next, gap));
+        if (left > 0 || !mayStay) {
+            Optional<Room> moving = search(at + 1, left - next.weight(), stay, points);
+            if (moving.isPresent() || !mayStay) {
+                return moving;
+            }
         }
-        Optional<Room> moving = search(at + 1, left - next.weight(), stay, points);
-        if (moving.isPresent()
-                || stay.stream()
-                        .anyMatch(s -> s.meets(next, asked.wish().spacing().gap()))) {
-            return moving;
-        }
-        stay.add(next);
-        Optional<Room> staying = search(at + 1, left, stay, points);
-        stay.remove(stay.size() - 1);
+        stay.set(at);
+        Optional<Room> staying = isHopeless(stay) ? Optional.empty() : search(at + 1, left, stay, points);
+        stay.clear(at);
         return staying;
     }
 
-    private Optional<Room> fitting(List<Sitting> stay, int points) {
-        Set<Integer> indices = new TreeSet<>();
-        stay.forEach(s -> indices.add(s.index()));
-        Try tried = pack(indices);
+    private boolean isHopeless(BitSet stay) {
+        return neverTogether.stream().anyMatch(set -> set.stream().allMatch(stay::get));
+    }
+
+    private Optional<Room> fitting(BitSet stay, int points) {
+        Try tried = pack(indices(stay));
         certain &= tried.certain();
-        return tried.starts().map(m -> new Room(indices, m, points, points));
+        if (tried.starts().isEmpty() && tried.certain()) {
+            neverTogether.add(fewestOf(stay));
+        }
+        return tried.starts().map(m -> new Room(indices(stay), m, points, points));
+    }
+
+    /** Of sittings that cannot all stay, some that cannot either, and of whom none can be left out. */
+    private BitSet fewestOf(BitSet hopeless) {
+        BitSet left = (BitSet) hopeless.clone();
+        for (int at = left.nextSetBit(0); at >= 0 && packingsLeft > 0; at = left.nextSetBit(at + 1)) {
+            left.clear(at);
+            Try without = pack(indices(left));
+            if (without.starts().isPresent() || !without.certain()) {
+                left.set(at);
+            }
+        }
+        return left;
+    }
+
+    private Set<Integer> indices(BitSet stay) {
+        Set<Integer> indices = new TreeSet<>();
+        stay.stream().forEach(s -> indices.add(open.get(s).index()));
+        return indices;
     }
 
     private Try pack(Set<Integer> stay) {

@@ -100,7 +100,9 @@ public final class ProposalText {
     /** Why something cannot stay. */
     public static String sentence(Trouble trouble) {
         if (trouble instanceof Trouble.Meets m) {
-            return m.gap() == 0 ? "met " + m.other() : "met " + m.other() + " or was nearer than " + m.gap() + " slots";
+            return m.gap() == 0
+                    ? "overlapped " + m.other()
+                    : "overlapped " + m.other() + " or was nearer than " + m.gap() + " slots";
         }
         if (trouble instanceof Trouble.PastEnd p) {
             return "ended at " + p.lastSlot() + "; the last slot to use is " + p.allowed();
@@ -121,8 +123,9 @@ public final class ProposalText {
 
     /** Whose universe it is, in words. */
     public static String words(Company company) {
-        String name = company.of().isEmpty() ? "the rest" : company.of();
-        return name + (company.hazard() ? " with a hazard" : "") + (company.later() ? ", later blocks" : "");
+        String rest = company.hazard() ? "what has a hazard" : "the rest";
+        String named = company.of() + (company.hazard() ? " with a hazard" : "");
+        return (company.of().isEmpty() ? rest : named) + (company.later() ? ", later blocks" : "");
     }
 
     /** Why a universe is begun: "universe 3 from 209 on: universe 2 has 8 slots left and 16 are needed". */

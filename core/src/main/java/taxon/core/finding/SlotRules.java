@@ -48,7 +48,11 @@ final class SlotRules {
                 Rule.OVERLAP.slug() + subjects,
                 List.of(evidence.earlier().fixture().key(), later.fixture().key()),
                 evidence,
-                moveTo(later, free(later)));
+                isLocked(later) ? moveTo(evidence.earlier(), free(evidence.earlier())) : moveTo(later, free(later)));
+    }
+
+    private static boolean isLocked(PlannedBlock block) {
+        return block.fixture().traits().locked();
     }
 
     List<Finding> pastEnd() {
@@ -109,9 +113,11 @@ final class SlotRules {
         return Optional.empty();
     }
 
+    /** No way out is offered that would move what is locked. */
     private static Optional<Remedy> moveTo(PlannedBlock block, Optional<StartAddress> to) {
-        return to.map(a -> new Remedy.Apply(
-                "Move " + block.label() + " to " + a, AddressEdits.move(block.ref(), a, block.label())));
+        return to.filter(a -> !isLocked(block))
+                .map(a -> new Remedy.Apply(
+                        "Move " + block.label() + " to " + a, AddressEdits.move(block.ref(), a, block.label())));
     }
 
     private Stream<Seat> seats() {

@@ -22,7 +22,10 @@ public final class AddressEdits {
         return put("Address of " + label + " cleared", Map.of(ref, Optional.empty()));
     }
 
-    /** Gives each block its address, or takes it away, as one edit. A block that does not exist refuses the whole. */
+    /**
+     * Gives each block its address, or takes it away, as one edit. A block that does not exist refuses the whole, and so does
+     * one of a locked fixture that would move.
+     */
     public static Edit put(String title, Map<BlockRef, Optional<StartAddress>> addresses) {
         Map<BlockRef, Optional<StartAddress>> wanted = new TreeMap<>(addresses);
         return new Edit(
@@ -31,7 +34,7 @@ public final class AddressEdits {
                         .filter(ref -> plan.block(ref).isEmpty())
                         .findFirst()
                         .map(ref -> noBlock(plan, ref))
-                        .orElseGet(() -> new Changed(moved(plan, wanted))));
+                        .orElseGet(() -> moved(plan, wanted)));
     }
 
     public static Edit reserve(ReservedRun run) {
@@ -54,7 +57,7 @@ public final class AddressEdits {
                                 plan.reservedRuns().size() + " of them")));
     }
 
-    private static Plan moved(Plan plan, Map<BlockRef, Optional<StartAddress>> wanted) {
+    private static Outcome moved(Plan plan, Map<BlockRef, Optional<StartAddress>> wanted) {
         Map<FixtureKey, Fixture> changed = new TreeMap<>();
         wanted.forEach((ref, address) -> {
             Fixture now = changed.containsKey(ref.fixture())
@@ -62,7 +65,10 @@ public final class AddressEdits {
                     : plan.fixture(ref.fixture()).orElseThrow();
             changed.put(ref.fixture(), now.withAddress(ref.block(), address));
         });
-        return plan.with(changed.values());
+        List<Refusal> locked = changed.values().stream()
+                .flatMap(f -> plan.fixture(f.key()).orElseThrow().refuses(f.addresses()).stream())
+                .toList();
+        return locked.isEmpty() ? new Changed(plan.with(changed.values())) : new Edit.Refused(locked);
     }
 
     private static Outcome noBlock(Plan plan, BlockRef ref) {

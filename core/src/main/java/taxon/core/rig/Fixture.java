@@ -6,11 +6,13 @@ import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.Facts.Hazard;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeId;
 import taxon.core.rig.ElementKey.Kind;
+import taxon.core.rig.Refusal.Fault;
 import taxon.core.space.Length;
 import taxon.core.text.Texts;
 
@@ -69,6 +71,21 @@ public record Fixture(
         TreeMap<Integer, StartAddress> changed = new TreeMap<>(addresses);
         address.ifPresentOrElse(a -> changed.put(block, a), () -> changed.remove(block));
         return withAddresses(changed);
+    }
+
+    /** Why these addresses cannot be its own: it is locked where it is, and they differ. */
+    public Optional<Refusal> refuses(Map<Integer, StartAddress> changed) {
+        return traits.locked() && !addresses.equals(changed)
+                ? Optional.of(new Refusal(
+                        "fixture",
+                        label(),
+                        Fault.LOCKED,
+                        addresses.isEmpty()
+                                ? "no address"
+                                : addresses.values().stream()
+                                        .map(StartAddress::toString)
+                                        .collect(Collectors.joining(", "))))
+                : Optional.empty();
     }
 
     public Fixture withAddresses(Map<Integer, StartAddress> changed) {

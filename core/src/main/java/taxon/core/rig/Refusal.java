@@ -15,7 +15,9 @@ public record Refusal(String field, String value, Fault fault, String allowed) {
         NOT_UNDERSTOOD,
         NOT_FOUND,
         TAKEN,
-        IN_USE
+        IN_USE,
+        /** It is locked where it is. */
+        LOCKED
     }
 
     /** One sentence with the value and the allowed range. */
@@ -27,6 +29,7 @@ public record Refusal(String field, String value, Fault fault, String allowed) {
             case NOT_FOUND -> "There is no " + field + " " + shown + " (" + allowed + ").";
             case TAKEN -> "The " + field + " " + shown + " is taken by " + allowed + ".";
             case IN_USE -> "The " + field + " " + shown + " is in use by " + allowed + ".";
+            case LOCKED -> "The " + field + " " + shown + " is locked at " + allowed + "; unlock it first.";
         };
     }
 

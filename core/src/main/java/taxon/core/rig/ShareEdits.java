@@ -2,6 +2,7 @@ package taxon.core.rig;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
@@ -17,7 +18,7 @@ public final class ShareEdits {
 
     /**
      * Lets blocks share an address on purpose. They leave the shares that they were in; all get the address of the first of
-     * them that has one.
+     * them that has one, a locked one before all others. Refused when a locked one would have to move.
      */
     public static Edit share(Collection<BlockRef> blocks, String why) {
         List<BlockRef> wanted = List.copyOf(new TreeSet<>(blocks));
@@ -34,14 +35,17 @@ public final class ShareEdits {
         Plan apart = apart(plan, blocks);
         Share share = new Share(Math.max(1, apart.nextNumber(Kind.SHARE)), new TreeSet<>(blocks), why);
         Plan together = apart.with(share);
-        return new Changed(blocks.stream()
-                .flatMap(b -> plan.block(b).flatMap(PlannedBlock::start).stream())
+        return blocks.stream()
+                .flatMap(b -> plan.block(b).stream())
+                .sorted(Comparator.comparing(
+                        (PlannedBlock b) -> !b.fixture().traits().locked()))
+                .flatMap(b -> b.start().stream())
                 .findFirst()
                 .map(a -> at(together, blocks, a))
-                .orElse(together));
+                .orElse(new Changed(together));
     }
 
-    private static Plan at(Plan plan, List<BlockRef> blocks, StartAddress address) {
+    private static Outcome at(Plan plan, List<BlockRef> blocks, StartAddress address) {
         TreeSet<Integer> done = new TreeSet<>();
         List<Fixture> changed = new ArrayList<>();
         for (BlockRef ref : blocks) {
@@ -55,7 +59,10 @@ public final class ShareEdits {
                 changed.add(fixture);
             }
         }
-        return plan.with(changed);
+        List<Refusal> locked = changed.stream()
+                .flatMap(f -> plan.fixture(f.key()).orElseThrow().refuses(f.addresses()).stream())
+                .toList();
+        return locked.isEmpty() ? new Changed(plan.with(changed)) : new Edit.Refused(locked);
     }
 
     /** Ends the sharing of these blocks; addresses stay, so that what shared an address is a clash from now on. */

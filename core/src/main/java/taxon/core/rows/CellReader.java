@@ -66,7 +66,7 @@ final class CellReader {
                     fixture.withPlace(places.apply(Texts.requireLine("position", text, 80)), fixture.unit());
                 case UNIT -> fixture.withPlace(fixture.position(), number(column, text, MOST_UNIT));
                 case OFFSET -> fixture.withOffset(text.isEmpty() ? Optional.empty() : Optional.of(length(text)));
-                case ADDRESS -> fixture.withAddresses(addresses(fixture, text));
+                case ADDRESS -> moved(fixture, addresses(fixture, text));
                 case NAME -> fixture.withWords(text, fixture.note());
                 case NOTE -> fixture.withWords(fixture.name(), text);
                 case PURPOSE -> fixture.withTraits(traits.withPurpose(text));
@@ -81,6 +81,13 @@ final class CellReader {
         } catch (IllegalArgumentException e) {
             throw refused(column, text, Fault.NOT_UNDERSTOOD, String.valueOf(e.getMessage()));
         }
+    }
+
+    private static Fixture moved(Fixture fixture, Map<Integer, StartAddress> addresses) {
+        fixture.refuses(addresses).ifPresent(r -> {
+            throw new CellRefusedException(r);
+        });
+        return fixture.withAddresses(addresses);
     }
 
     private static CellRefusedException refused(FixtureColumn column, String value, Fault fault, String allowed) {

@@ -154,7 +154,7 @@ class WishExamplesTest {
                 place(add(empty(), type("t", 16), 2, 101), 1, 1, StartAddress.of(1, 1)), 2, 1, StartAddress.of(1, 9));
         Proposal proposal = propose(plan, Wish.USUAL.withStyle(Style.LEAST_CHANGE));
         assertThat(proposal.moves()).hasSize(1);
-        assertThat(ProposalText.sentence(proposal.moves().get(0).reason())).isEqualTo("met 101");
+        assertThat(ProposalText.sentence(proposal.moves().get(0).reason())).isEqualTo("overlapped 101");
         assertThat(proposal.proof()).isEqualTo(new Proof.Least(1, 1));
     }
 

@@ -18,6 +18,8 @@ import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.network.Ipv4;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.LockEdits;
 import taxon.core.rig.NetworkEdits;
 import taxon.core.rig.Plan;
 import taxon.core.rig.ReservedRun;
@@ -42,6 +44,15 @@ class PlanCheckTest {
                         + " Slot 9 is Dimmer there and Dimmer here, 10 Dimmer and Dimmer,"
                         + " 11 Dimmer and Dimmer, and 5 more.");
         assertThat(finding.remedy().map(Remedy::label)).contains("Move 102 to 2.025");
+    }
+
+    @Test
+    void theWayOutOfAnOverlapNeverMovesWhatIsLocked() {
+        Plan plan = place(CLEAN, 2, 1, StartAddress.of(2, 9));
+        Plan one = apply(plan, LockEdits.lock(List.of(FixtureKey.of(2)), true));
+        assertThat(only(one, Rule.OVERLAP).remedy().map(Remedy::label)).contains("Move 101 to 2.025");
+        Plan both = apply(one, LockEdits.lock(List.of(FixtureKey.of(1)), true));
+        assertThat(only(both, Rule.OVERLAP).remedy()).isEmpty();
     }
 
     @Test

@@ -117,6 +117,38 @@ class EditsTest {
         assertThatThrownBy(() -> JobSheet.named("a\nb")).hasMessageContaining("control character");
     }
 
+    @Test
+    void whatIsLockedKeepsItsAddressUntilItIsUnlocked() {
+        Plan open = add(empty(), type("t", 16), 3, Optional.of(101), Optional.of(StartAddress.of(1, 1)));
+        Plan plan = apply(open, LockEdits.lock(List.of(FIRST), true));
+        BlockRef block = new BlockRef(FIRST, 1);
+        String reason = "The fixture 101 is locked at 1.001; unlock it first.";
+        assertThat(refusal(plan, AddressEdits.move(block, StartAddress.of(2, 1), "101")))
+                .isEqualTo(reason);
+        assertThat(refusal(plan, AddressEdits.clear(block, "101"))).isEqualTo(reason);
+        assertThat(apply(plan, AddressEdits.move(block, StartAddress.of(1, 1), "101")))
+                .isSameAs(plan);
+        Plan unlocked = apply(plan, LockEdits.lock(List.of(FIRST), false));
+        assertThat(apply(unlocked, AddressEdits.clear(block, "101"))
+                        .block(block)
+                        .orElseThrow()
+                        .start())
+                .isEmpty();
+    }
+
+    @Test
+    void aShareComesToWhatIsLockedAndTwoLockedPlacesCannotBeOne() {
+        Plan open = add(empty(), type("t", 16), 3, Optional.of(101), Optional.of(StartAddress.of(1, 1)));
+        List<BlockRef> all = open.blocks().stream().map(PlannedBlock::ref).toList();
+        Plan plan = apply(open, LockEdits.lock(List.of(FixtureKey.of(2)), true));
+        assertThat(apply(plan, ShareEdits.share(all, "")).blocks())
+                .extracting(b -> b.start().orElseThrow())
+                .containsOnly(StartAddress.of(1, 17));
+        Plan two = apply(plan, LockEdits.lock(List.of(FixtureKey.of(3)), true));
+        assertThat(refusal(two, ShareEdits.share(all, "")))
+                .isEqualTo("The fixture 103 is locked at 1.033; unlock it first.");
+    }
+
     private static Universe universe(PortRef port) {
         return new Universe(UniverseNumber.of(3), "", Optional.of(new Route.Sacn(new SacnUniverse(3), port)));
     }

@@ -60,6 +60,20 @@ class RowWorkTest {
     }
 
     @Test
+    void aLockedFixtureTakesItsOwnAddressAndNoOther() {
+        Fixture fixture = RIG.fixture(FixtureKey.of(1)).orElseThrow();
+        Plan locked = RIG.with(fixture.withTraits(fixture.traits().withLocked(true)));
+        String own = CellText.of(locked, fixture, FixtureColumn.ADDRESS);
+        assertThat(RowWork.of(locked, List.of(cell(1, FixtureColumn.ADDRESS, own)))
+                        .faults())
+                .isEmpty();
+        assertThat(RowWork.of(locked, List.of(cell(1, FixtureColumn.ADDRESS, "9.001")))
+                        .faults())
+                .extracting(f -> f.reason().sentence())
+                .containsExactly("The fixture 101 is locked at no address; unlock it first.");
+    }
+
+    @Test
     void eachColumnTakesWhatPeopleTypeThere() {
         assertThat(changed(1, FixtureColumn.ID, "").id()).isEmpty();
         assertThat(changed(1, FixtureColumn.UNIT, "12").unit()).isEqualTo(12);
