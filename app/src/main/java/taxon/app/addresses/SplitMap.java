@@ -26,6 +26,17 @@ record SplitMap(int width, int height, List<Node> sources, List<Node> universes,
     private static final int LEFT = 190;
     private static final int RIGHT = 720;
     private static final int GAP = 16;
+    /** The gap where there are so many nodes that they would not be seen at a glance. */
+    private static final int NARROW_GAP = 3;
+
+    private static final int MANY = 24;
+    /** The least distance from node to node, so that its words have room. */
+    private static final int LINE = 13;
+
+    private static final int WIDE_LINE = 28;
+    /** What all slots together may take in height. */
+    private static final double ALL_SLOTS = 640;
+
     private static final int TOP = 12;
     private static final double PER_SLOT = 0.14;
     private static final double LEAST = 3;
@@ -123,9 +134,26 @@ record SplitMap(int width, int height, List<Node> sources, List<Node> universes,
         private final Map<UniverseNumber, Double> universeY = new TreeMap<>();
         private final List<Node> sources = new ArrayList<>();
         private final List<Node> universes = new ArrayList<>();
+        private final double perSlot;
+        private final boolean dense;
 
         Layout(Map<String, Map<UniverseNumber, Cell>> cells) {
             this.cells = cells;
+            int slots = cells.values().stream()
+                    .flatMap(m -> m.values().stream())
+                    .mapToInt(Cell::slots)
+                    .sum();
+            perSlot = Math.min(PER_SLOT, ALL_SLOTS / Math.max(1, slots));
+            long nodes = cells.values().stream()
+                    .flatMap(m -> m.keySet().stream())
+                    .distinct()
+                    .count();
+            dense = Math.max(nodes, cells.size()) > MANY;
+        }
+
+        /** From the top of a node to the top of the next. */
+        private double pitch(double height) {
+            return Math.max(height + (dense ? NARROW_GAP : GAP), dense ? LINE : WIDE_LINE);
         }
 
         SplitMap map() {
@@ -153,7 +181,7 @@ record SplitMap(int width, int height, List<Node> sources, List<Node> universes,
                         .mapToInt(Cell::slots)
                         .sum();
                 sources.add(new Node(source.getKey(), slots, source.getValue().size(), y, from - y));
-                y = from + GAP;
+                y += pitch(from - y);
             }
             return new SplitMap(WIDTH, (int) Math.max(y, right) + TOP, sources, universes, bands);
         }
@@ -175,13 +203,13 @@ record SplitMap(int width, int height, List<Node> sources, List<Node> universes,
                 universes.add(new Node(
                         entry.getKey().toString(), slots, entry.getValue().size(), y, height));
                 universeY.put(entry.getKey(), y);
-                y += Math.max(height, GAP) + GAP;
+                y += pitch(height);
             }
             return y;
         }
 
-        private static double width(int slots) {
-            return Math.max(LEAST, slots * PER_SLOT);
+        private double width(int slots) {
+            return Math.max(dense ? 1 : LEAST, slots * perSlot);
         }
     }
 }

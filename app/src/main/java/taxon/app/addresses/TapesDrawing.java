@@ -26,8 +26,8 @@ import taxon.core.rig.Universe;
  * @param tapes the first of them or all
  */
 record TapesDrawing(int width, int height, List<Tape> tapes) {
-    /** More than fit on a screen. */
-    private static final int FIRST = 12;
+    /** As many as fit on a screen beside the wish. */
+    private static final int FIRST = 7;
 
     private static final int WIDTH = 950;
     private static final int TOP = 40;
