@@ -175,6 +175,7 @@ const send = async (key, row, column, text) => {
     return;
   }
   grid.version = answer.body.version;
+  answer.body.brought && tell(answer.body.brought);
   answer.body.rows.forEach((r) => grid.at.has(r[0]) && (grid.rows[grid.at.get(r[0])] = r));
   draw();
   clearTimeout(loaded);

@@ -120,9 +120,9 @@ public class JobEditor {
                 return conflict(now, since);
             }
             long next = now.version() + 1;
-            commit(now, after, delta, () -> journal.add(job, next, edit.title(), who, kind, delta));
+            JobState then = commit(now, after, delta, () -> journal.add(job, next, edit.title(), who, kind, delta));
             news.publishEvent(new JobChanged(job, next, edit.title(), who));
-            return new EditOutcome.Done(next, edit.title());
+            return new EditOutcome.Done(next, edit.title(), then.check().stopsNotIn(now.check()));
         });
     }
 
@@ -156,13 +156,13 @@ public class JobEditor {
         PlanDelta done = PlanDelta.between(now.plan(), after);
         long next = now.version() + 1;
         State state = undo ? State.UNDONE : State.DONE;
-        commit(now, after, done, () -> journal.turn(entry, state, next, undo ? done.turned() : done));
+        JobState then = commit(now, after, done, () -> journal.turn(entry, state, next, undo ? done.turned() : done));
         String title = (undo ? "Undone: " : "Done again: ") + entry.title();
         news.publishEvent(new JobChanged(now.job(), next, title, who));
-        return new EditOutcome.Done(next, title);
+        return new EditOutcome.Done(next, title, then.check().stopsNotIn(now.check()));
     }
 
-    private void commit(JobState now, Plan after, PlanDelta delta, Runnable journalEntry) {
+    private JobState commit(JobState now, Plan after, PlanDelta delta, Runnable journalEntry) {
         long next = now.version() + 1;
         JobState then = JobState.of(now.job(), next, after, library.shop());
         transaction.executeWithoutResult(status -> {
@@ -171,6 +171,7 @@ public class JobEditor {
             journalEntry.run();
         });
         newest.put(now.job(), then);
+        return then;
     }
 
     private static EditOutcome conflict(JobState now, List<JournalEntry> since) {

@@ -78,11 +78,14 @@ class CellsController {
         EditOutcome outcome =
                 editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, reply.who(), RowWork.edit(title, List.of(change)));
         boolean done = outcome instanceof EditOutcome.Done || outcome instanceof EditOutcome.NoChange;
-        return done && Reply.wantsJson(request) ? row(frames.state(job), fixture, request) : reply.after(outcome);
+        String brought = outcome instanceof EditOutcome.Done d ? d.brought().strip() : "";
+        return done && Reply.wantsJson(request)
+                ? row(frames.state(job), fixture, brought, request)
+                : reply.after(outcome);
     }
 
-    private static Object row(JobState state, FixtureKey fixture, HttpServletRequest request) {
-        var body = Json.object().put("version", state.version());
+    private static Object row(JobState state, FixtureKey fixture, String brought, HttpServletRequest request) {
+        var body = Json.object().put("version", state.version()).put("brought", brought);
         TableJson.rows(
                 body.putArray("rows"),
                 state,

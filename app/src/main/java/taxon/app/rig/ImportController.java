@@ -139,7 +139,7 @@ class ImportController {
             }
             imports.end(job, id, Progress.APPLIED);
             return reply.done(
-                    done.title() + " added.",
+                    done.title() + " added." + done.brought(),
                     "/jobs/" + job + "/rig",
                     Json.object().put("version", done.version()));
         });

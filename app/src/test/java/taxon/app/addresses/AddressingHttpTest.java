@@ -165,6 +165,19 @@ class AddressingHttpTest {
     }
 
     @Test
+    void noClashIsMadeWithoutBeingTold() {
+        String clash = "It brought 1 stop: Overlap at 1.001 to 1.003.";
+        assertThat(post("cells", "key", 2, "column", "address", "text", "1.001")
+                        .json()
+                        .path("brought")
+                        .asString())
+                .startsWith(clash);
+        Answer undone = post("undo");
+        assertThat(undone.json().path("told").asString()).doesNotContain("brought");
+        assertThat(post("redo").json().path("told").asString()).contains(clash);
+    }
+
+    @Test
     void whatSharesOnPurposeIsNeitherReportedNorRepairedUntilItParts() {
         assertThat(post("shares", "sel", "1,2").status()).isEqualTo(200);
         assertThat(get("findings").toString()).doesNotContain("Overlap");

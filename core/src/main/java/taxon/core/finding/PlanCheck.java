@@ -5,6 +5,9 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import taxon.core.library.Shop;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
@@ -57,6 +60,19 @@ public record PlanCheck(Map<Rule, List<Finding>> byRule) {
     /** By rule, then in the order of the rule. */
     public List<Finding> findings() {
         return byRule.values().stream().flatMap(List::stream).toList();
+    }
+
+    /** The stops that were not there before. */
+    public List<Finding> stopsNotIn(PlanCheck before) {
+        return byRule.entrySet().stream()
+                .filter(e -> e.getKey().severity() == Severity.STOP)
+                .flatMap(e -> notIn(before.byRule.getOrDefault(e.getKey(), List.of()), e.getValue()))
+                .toList();
+    }
+
+    private static Stream<Finding> notIn(List<Finding> before, List<Finding> now) {
+        Set<String> known = before.stream().map(Finding::id).collect(Collectors.toSet());
+        return now.stream().filter(f -> !known.contains(f.id()));
     }
 
     public List<Finding> of(FixtureKey key) {

@@ -56,6 +56,19 @@ class PlanCheckTest {
     }
 
     @Test
+    void onlyStopsThatWereNotThereBeforeAreNew() {
+        Plan one = place(CLEAN, 2, 1, StartAddress.of(2, 9));
+        Plan two = place(add(one, type("u", 16), 1, 300), 3, 1, StartAddress.of(2, 505));
+        assertThat(PlanCheck.of(one).stopsNotIn(PlanCheck.of(CLEAN)))
+                .extracting(Finding::rule)
+                .containsExactly(Rule.OVERLAP);
+        assertThat(PlanCheck.of(two).stopsNotIn(PlanCheck.of(one)))
+                .extracting(Finding::rule)
+                .containsExactly(Rule.PAST_END);
+        assertThat(PlanCheck.of(CLEAN).stopsNotIn(PlanCheck.of(two))).isEmpty();
+    }
+
+    @Test
     void manyAtOneAddressGiveOneFindingEachBeyondTheFirst() {
         Plan plan = add(CLEAN, type("t", 16), 5, 201);
         for (int key = 3; key <= 7; key++) {
