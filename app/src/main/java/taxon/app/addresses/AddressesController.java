@@ -28,21 +28,16 @@ import taxon.app.web.Stage;
 import taxon.core.addressing.Fits;
 import taxon.core.addressing.PlacementRequest;
 import taxon.core.addressing.PlacementRequest.Scope;
-import taxon.core.dmx.Slot;
-import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
-import taxon.core.dmx.UniverseNumber;
 import taxon.core.proof.TouchAgain;
 import taxon.core.rig.AddressEdits;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Edit;
-import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
-import taxon.core.rig.ReservedRun;
 import taxon.core.rig.Wish;
 
-/** Tapes, typed addresses and reserved runs. */
+/** Tapes and typed addresses. */
 @Controller
 class AddressesController {
     private static final int DRAWN_AT_ONCE = 400;
@@ -150,40 +145,5 @@ class AddressesController {
                 ? Optional.empty()
                 : Optional.of(Whys.notFree(plan, List.of(ref.fixture()), block.get(), address.get())
                         + " Tick “all the same” to put it there knowingly.");
-    }
-
-    @PostMapping("/jobs/{job}/reserved")
-    Object reserve(@PathVariable int job, HttpServletRequest request) {
-        Reply reply = Reply.to(request, "reserve", "/jobs/" + job + "/addresses");
-        Fields fields = reply.fields();
-        long version = reply.version();
-        Optional<Integer> universe = fields.number("universe", "universe", UniverseNumber.FIRST, UniverseNumber.LAST);
-        Optional<Integer> first = fields.number("first", "first slot", Slot.FIRST, Slot.LAST);
-        Optional<Integer> last = fields.number("last", "last slot", first.orElse(Slot.FIRST), Slot.LAST);
-        if (fields.isFaulty()) {
-            return reply.refused();
-        }
-        int number = frames.state(job).plan().nextNumber(Kind.RESERVED_RUN);
-        Optional<ReservedRun> run = fields.build(
-                "label",
-                () -> new ReservedRun(
-                        number,
-                        UniverseNumber.of(universe.orElseThrow()),
-                        new SlotRange(first.orElseThrow(), last.orElseThrow()),
-                        fields.text("label")));
-        return run.isEmpty()
-                ? reply.refused()
-                : reply.after(editor.apply(
-                        job, version, Guard.UNCHANGED_JOB, People.of(request), AddressEdits.reserve(run.get())));
-    }
-
-    @PostMapping("/jobs/{job}/reserved/{number}/release")
-    Object release(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
-        Reply reply = Reply.to(request, "release", "/jobs/" + job + "/addresses");
-        long version = reply.version();
-        return reply.fields().isFaulty()
-                ? reply.refused()
-                : reply.after(editor.apply(
-                        job, version, Guard.UNTOUCHED_ELEMENTS, People.of(request), AddressEdits.release(number)));
     }
 }
