@@ -34,7 +34,7 @@ class ScreenshotsTest {
             browser.scrollTo("#table");
             browser.screenshot(FOLDER.resolve("table.png"));
             take(browser, job + "tree?sel=21,22", "groups");
-            take(browser, job + "addresses?sel=28", "addresses");
+            takePriced(browser, job + "addresses?sel=28", "addresses");
             take(browser, job + "split", "split");
             take(browser, job + "universes/2", "slots");
             take(browser, job + "network", "network");
@@ -69,12 +69,19 @@ class ScreenshotsTest {
             take(browser, job + "handover", "handover");
             browser.click("button[name=theme]", "Night");
             browser.see("button[name=theme]", "Day");
-            take(browser, job + "addresses?sel=28", "addresses-night");
+            takePriced(browser, job + "addresses?sel=28", "addresses-night");
             browser.size(390, 844);
             take(browser, job + "rig?sel=24", "phone");
             take(browser, job + "checks", "phone-checks");
         }
         assertThat(FOLDER.resolve("phone.png")).exists();
+    }
+
+    /** The prices of the styles come after their page. */
+    private static void takePriced(Browser browser, String url, String name) {
+        browser.open(url);
+        browser.see(".prices", "proved the fewest");
+        browser.screenshot(FOLDER.resolve(name + ".png"));
     }
 
     private static void take(Browser browser, String url, String name) {
