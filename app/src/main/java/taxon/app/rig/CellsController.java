@@ -17,6 +17,7 @@ import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
 import taxon.app.store.ImportStore;
 import taxon.app.store.ProposalStore.StoredProposal;
+import taxon.app.web.Brought;
 import taxon.app.web.Fields;
 import taxon.app.web.Frames;
 import taxon.app.web.PageView;
@@ -78,9 +79,8 @@ class CellsController {
         EditOutcome outcome =
                 editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, reply.who(), RowWork.edit(title, List.of(change)));
         boolean done = outcome instanceof EditOutcome.Done || outcome instanceof EditOutcome.NoChange;
-        String brought = outcome instanceof EditOutcome.Done d ? d.brought().strip() : "";
         return done && Reply.wantsJson(request)
-                ? row(frames.state(job), fixture, brought, request)
+                ? row(frames.state(job), fixture, Brought.words(outcome), request)
                 : reply.after(outcome);
     }
 

@@ -22,6 +22,7 @@ import taxon.app.library.TypeLibrary;
 import taxon.app.store.ImportStore;
 import taxon.app.store.ImportStore.StoredImport;
 import taxon.app.store.Progress;
+import taxon.app.web.Brought;
 import taxon.app.web.Frames;
 import taxon.app.web.NotThereException;
 import taxon.app.web.People;
@@ -139,7 +140,7 @@ class ImportController {
             }
             imports.end(job, id, Progress.APPLIED);
             return reply.done(
-                    done.title() + " added." + done.brought(),
+                    (done.title() + " added. " + Brought.words(done)).strip(),
                     "/jobs/" + job + "/rig",
                     Json.object().put("version", done.version()));
         });

@@ -85,7 +85,9 @@ public final class Reply {
     /** Answers with what became of an edit. */
     public Object after(EditOutcome outcome) {
         if (outcome instanceof EditOutcome.Done done) {
-            return done(done.told(), Json.object().put("version", done.version()));
+            return done(
+                    (done.title() + ". " + Brought.words(done)).strip(),
+                    Json.object().put("version", done.version()));
         }
         if (outcome instanceof EditOutcome.NoChange same) {
             return done("Nothing to change.", Json.object().put("version", same.version()));

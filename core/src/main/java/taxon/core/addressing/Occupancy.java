@@ -57,25 +57,12 @@ public final class Occupancy {
     }
 
     /**
-     * The first place at or after {@code from}, on any universe, for a run of {@code length} slots.
+     * The first place at or after a slot for a run of {@code length} slots.
      *
      * @param length 1 to 512
      * @param gap how many slots stay free between it and a neighbouring fixture, 0 to 511; none is kept beside a reserved
      *     run
      */
-    public Optional<StartAddress> firstFit(StartAddress from, int length, int gap) {
-        int slot = from.slot().number();
-        for (int universe = from.universe().number(); UniverseNumber.isLegal(universe); universe++) {
-            Optional<StartAddress> found = firstFitOn(UniverseNumber.of(universe), slot, length, gap);
-            if (found.isPresent()) {
-                return found;
-            }
-            slot = Slot.FIRST;
-        }
-        return Optional.empty();
-    }
-
-    /** As {@link #firstFit}, on one universe only. */
     public Optional<StartAddress> firstFitOn(UniverseNumber universe, int fromSlot, int length, int gap) {
         Taken taken = byUniverse.getOrDefault(universe, new Taken());
         int slot = fromSlot;

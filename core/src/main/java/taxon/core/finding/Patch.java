@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import taxon.core.addressing.Occupancy;
+import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
@@ -15,12 +16,14 @@ import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.Shares;
+import taxon.core.rig.Wish;
 
 /** The addressed blocks of a plan by universe, built once for all rules that look at slots. Time: n log n. */
 final class Patch {
     private final Plan plan;
     private final TreeMap<UniverseNumber, List<Seat>> byUniverse = new TreeMap<>();
     private final Shares shares;
+    private final Wish wish;
     private final Map<UniverseNumber, Occupancy> occupancies = new HashMap<>();
 
     /** A block where it lies; what would lie past 512 is cut off. */
@@ -37,6 +40,7 @@ final class Patch {
     Patch(Plan plan) {
         this.plan = plan;
         shares = Shares.of(plan);
+        wish = plan.wish().orElse(Wish.USUAL);
         List<PlannedBlock> placed = new ArrayList<>(plan.blocks().size());
         for (PlannedBlock block : plan.blocks()) {
             if (block.start().isPresent()) {
@@ -88,19 +92,35 @@ final class Patch {
         return byUniverse.getOrDefault(universe, List.of());
     }
 
-    /** The first place on a universe from a slot on for a run of slots; worked out only when a way out is looked for. */
+    /** The wish in force, or what is usual. */
+    Wish wish() {
+        return wish;
+    }
+
+    /**
+     * The first place on a universe from a slot on for a run of slots, with the gap and the room at the end that the wish in
+     * force asks for; worked out only when a way out is looked for.
+     */
     Optional<StartAddress> firstFitOn(UniverseNumber universe, int slot, int length) {
-        return occupancies.computeIfAbsent(universe, this::occupancy).firstFitOn(universe, slot, length, 0);
+        return wish.universes().holds(universe)
+                ? occupancies
+                        .computeIfAbsent(universe, this::occupancy)
+                        .firstFitOn(universe, slot, length, wish.spacing().gap())
+                : Optional.empty();
     }
 
     private Occupancy occupancy(UniverseNumber universe) {
-        return Occupancy.of(
-                universe,
-                on(universe).stream().map(Seat::slots).toList(),
-                plan.reservedRuns().stream()
-                        .filter(r -> r.universe().equals(universe))
-                        .map(ReservedRun::slots)
-                        .toList());
+        List<SlotRange> kept = new ArrayList<>();
+        for (ReservedRun run : plan.reservedRuns()) {
+            if (run.universe().equals(universe)) {
+                kept.add(run.slots());
+            }
+        }
+        int last = wish.headroom().lastSlot();
+        if (last < Slot.LAST) {
+            kept.add(new SlotRange(last + 1, Slot.LAST));
+        }
+        return Occupancy.of(universe, on(universe).stream().map(Seat::slots).toList(), kept);
     }
 
     /** True when both have one address on purpose. */

@@ -94,23 +94,33 @@ final class SlotRules {
                 moveTo(block, free(block)));
     }
 
-    /** On its own universe after where it is, then before, then on a later one. */
+    /** On its own universe after where it is, then before, then on a later one that a hazard does not keep apart. */
     private Optional<StartAddress> free(PlannedBlock block) {
         StartAddress start = block.start().orElseThrow();
         UniverseNumber universe = start.universe();
         return patch.firstFitOn(universe, start.slot().number(), block.footprint())
                 .or(() -> patch.firstFitOn(universe, Slot.FIRST, block.footprint()))
-                .or(() -> firstBehind(universe, block.footprint()));
+                .or(() -> firstBehind(universe, block));
     }
 
-    private Optional<StartAddress> firstBehind(UniverseNumber universe, int length) {
-        for (int number = universe.number() + 1; UniverseNumber.isLegal(number); number++) {
-            Optional<StartAddress> found = patch.firstFitOn(UniverseNumber.of(number), Slot.FIRST, length);
+    private Optional<StartAddress> firstBehind(UniverseNumber universe, PlannedBlock block) {
+        boolean fitsSomewhere = block.footprint() <= patch.wish().headroom().lastSlot();
+        for (int n = universe.number() + 1; fitsSomewhere && UniverseNumber.isLegal(n); n++) {
+            Optional<StartAddress> found = isOpenTo(block, UniverseNumber.of(n))
+                    ? patch.firstFitOn(UniverseNumber.of(n), Slot.FIRST, block.footprint())
+                    : Optional.empty();
             if (found.isPresent()) {
                 return found;
             }
         }
         return Optional.empty();
+    }
+
+    /** Devices that can hurt people lie alone. */
+    private boolean isOpenTo(PlannedBlock block, UniverseNumber universe) {
+        List<Seat> there = patch.on(universe);
+        return there.isEmpty()
+                || (!block.isHazard() && there.stream().noneMatch(s -> s.block().isHazard()));
     }
 
     /** No way out is offered that would move what is locked. */

@@ -95,12 +95,12 @@ final class WishRules {
     List<Finding> hazardShares() {
         List<Finding> found = new ArrayList<>();
         patch.byUniverse().forEach((universe, seats) -> {
-            if (seats.stream().noneMatch(x -> isHazard(x.block()))) {
+            if (seats.stream().noneMatch(x -> x.block().isHazard())) {
                 return;
             }
             Set<FixtureKey> hazards = new LinkedHashSet<>();
             Set<FixtureKey> others = new LinkedHashSet<>();
-            seats.forEach(s -> (isHazard(s.block()) ? hazards : others)
+            seats.forEach(s -> (s.block().isHazard() ? hazards : others)
                     .add(s.block().fixture().key()));
             if (!hazards.isEmpty() && !others.isEmpty()) {
                 Wish apart = wish.withSplit(wish.split(), true).withStyle(Style.LEAST_CHANGE);
@@ -112,17 +112,13 @@ final class WishRules {
                                 universe,
                                 seats.stream()
                                         .map(Seat::block)
-                                        .filter(WishRules::isHazard)
+                                        .filter(PlannedBlock::isHazard)
                                         .toList(),
                                 others.size()),
                         propose("Give them a universe of their own", List.copyOf(hazards), apart)));
             }
         });
         return found;
-    }
-
-    private static boolean isHazard(PlannedBlock block) {
-        return block.fixture().isHazard(block.type());
     }
 
     /** One for each fixture for which less room is kept than the wish in force asks for. */

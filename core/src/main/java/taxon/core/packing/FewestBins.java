@@ -21,7 +21,7 @@ public final class FewestBins {
 
     /** Steps of the first search, which decides most puzzles. */
     private static final long FIRST_STEPS = 20_000;
-    /** How many numbers a linear programme touches while a search takes a step. */
+    /** About how many numbers a linear programme touches while a search takes a step; an estimate, so that both end soon. */
     private static final long NUMBERS_A_STEP = 200;
 
     private final Grain grain;

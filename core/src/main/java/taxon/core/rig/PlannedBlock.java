@@ -23,6 +23,11 @@ public record PlannedBlock(
         return block.footprint();
     }
 
+    /** True when it can hurt people, by its type or by what is said of the fixture. */
+    public boolean isHazard() {
+        return fixture.isHazard(type);
+    }
+
     /** The slots it takes inside its universe; what would lie past 512 is cut off. Empty when it has no address. */
     public Optional<SlotRange> slots() {
         return start().map(a -> SlotRange.clipped(a.slot(), footprint()));

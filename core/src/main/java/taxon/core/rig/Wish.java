@@ -1,6 +1,7 @@
 package taxon.core.rig;
 
 import java.util.Optional;
+import java.util.function.Consumer;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseSet;
 import taxon.core.rig.ElementKey.Kind;
@@ -122,124 +123,100 @@ public record Wish(
     }
 
     public Wish as(int changedNumber, String changedName) {
-        return new Wish(
-                changedNumber,
-                changedName,
-                order,
-                style,
-                split,
-                hazardsApart,
-                spacing,
-                headroom,
-                blocks,
-                from,
-                universes,
-                unitsPerLine);
+        return with(d -> {
+            d.number = changedNumber;
+            d.name = changedName;
+        });
     }
 
     public Wish withStyle(Style changed) {
-        return new Wish(
-                number,
-                name,
-                order,
-                changed,
-                split,
-                hazardsApart,
-                spacing,
-                headroom,
-                blocks,
-                from,
-                universes,
-                unitsPerLine);
+        return with(d -> d.style = changed);
     }
 
     public Wish withSpacing(Spacing changed) {
-        return new Wish(
-                number,
-                name,
-                order,
-                style,
-                split,
-                hazardsApart,
-                changed,
-                headroom,
-                blocks,
-                from,
-                universes,
-                unitsPerLine);
+        return with(d -> d.spacing = changed);
     }
 
     public Wish withHeadroom(Headroom changed) {
-        return new Wish(
-                number,
-                name,
-                order,
-                style,
-                split,
-                hazardsApart,
-                spacing,
-                changed,
-                blocks,
-                from,
-                universes,
-                unitsPerLine);
+        return with(d -> d.headroom = changed);
     }
 
     public Wish withSplit(Split changed, boolean apart) {
-        return new Wish(
-                number, name, order, style, changed, apart, spacing, headroom, blocks, from, universes, unitsPerLine);
+        return with(d -> {
+            d.split = changed;
+            d.hazardsApart = apart;
+        });
     }
 
     public Wish withOrder(Order changed) {
-        return new Wish(
-                number,
-                name,
-                changed,
-                style,
-                split,
-                hazardsApart,
-                spacing,
-                headroom,
-                blocks,
-                from,
-                universes,
-                unitsPerLine);
+        return with(d -> d.order = changed);
     }
 
     public Wish withBlocks(Blocks changed) {
-        return new Wish(
-                number,
-                name,
-                order,
-                style,
-                split,
-                hazardsApart,
-                spacing,
-                headroom,
-                changed,
-                from,
-                universes,
-                unitsPerLine);
+        return with(d -> d.blocks = changed);
     }
 
     public Wish within(StartAddress changedFrom, UniverseSet changedUniverses) {
-        return new Wish(
-                number,
-                name,
-                order,
-                style,
-                split,
-                hazardsApart,
-                spacing,
-                headroom,
-                blocks,
-                changedFrom,
-                changedUniverses,
-                unitsPerLine);
+        return with(d -> {
+            d.from = changedFrom;
+            d.universes = changedUniverses;
+        });
     }
 
     public Wish withUnitsPerLine(Optional<Integer> changed) {
-        return new Wish(
-                number, name, order, style, split, hazardsApart, spacing, headroom, blocks, from, universes, changed);
+        return with(d -> d.unitsPerLine = changed);
+    }
+
+    private Wish with(Consumer<Draft> change) {
+        Draft draft = new Draft(this);
+        change.accept(draft);
+        return draft.done();
+    }
+
+    /** A wish on its way to another. */
+    private static final class Draft {
+        private int number;
+        private String name;
+        private Order order;
+        private Style style;
+        private Split split;
+        private boolean hazardsApart;
+        private Spacing spacing;
+        private Headroom headroom;
+        private Blocks blocks;
+        private StartAddress from;
+        private UniverseSet universes;
+        private Optional<Integer> unitsPerLine;
+
+        Draft(Wish wish) {
+            number = wish.number;
+            name = wish.name;
+            order = wish.order;
+            style = wish.style;
+            split = wish.split;
+            hazardsApart = wish.hazardsApart;
+            spacing = wish.spacing;
+            headroom = wish.headroom;
+            blocks = wish.blocks;
+            from = wish.from;
+            universes = wish.universes;
+            unitsPerLine = wish.unitsPerLine;
+        }
+
+        Wish done() {
+            return new Wish(
+                    number,
+                    name,
+                    order,
+                    style,
+                    split,
+                    hazardsApart,
+                    spacing,
+                    headroom,
+                    blocks,
+                    from,
+                    universes,
+                    unitsPerLine);
+        }
     }
 }

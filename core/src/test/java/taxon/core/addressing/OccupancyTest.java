@@ -8,6 +8,7 @@ import org.junit.jupiter.api.Test;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.rig.Plan;
 import taxon.core.rig.ReservedRun;
 import taxon.core.testing.Rigs;
 
@@ -32,15 +33,16 @@ class OccupancyTest {
     void aFullUniverseSendsTheSearchToTheNext() {
         Occupancy occupancy = new Occupancy();
         occupancy.take(ONE, SlotRange.WHOLE_UNIVERSE);
-        assertThat(occupancy.firstFit(StartAddress.of(1, 1), 512, 0)).contains(StartAddress.of(2, 1));
+        Plan plan = Rigs.empty().with(new ReservedRun(1, ONE, SlotRange.WHOLE_UNIVERSE, "kept"));
+        assertThat(Fits.of(plan).next(StartAddress.of(1, 1), 512)).contains(StartAddress.of(2, 1));
         assertThat(occupancy.firstFitOn(ONE, 1, 1, 0)).isEmpty();
     }
 
     @Test
     void pastTheLastUniverseThereIsNoPlace() {
-        Occupancy occupancy = new Occupancy();
-        occupancy.take(UniverseNumber.of(UniverseNumber.LAST), new SlotRange(1, 1));
-        assertThat(occupancy.firstFit(StartAddress.of(UniverseNumber.LAST, 1), 512, 0))
+        UniverseNumber last = UniverseNumber.of(UniverseNumber.LAST);
+        Plan plan = Rigs.empty().with(new ReservedRun(1, last, new SlotRange(1, 1), "kept"));
+        assertThat(Fits.of(plan).next(StartAddress.of(UniverseNumber.LAST, 1), 512))
                 .isEmpty();
     }
 

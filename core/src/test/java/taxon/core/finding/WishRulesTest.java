@@ -17,7 +17,9 @@ import org.junit.jupiter.params.provider.MethodSource;
 import taxon.core.addressing.Planner;
 import taxon.core.addressing.Proposal;
 import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseSet;
 import taxon.core.rig.BlockRef;
+import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Headroom;
 import taxon.core.rig.Plan;
@@ -47,6 +49,37 @@ class WishRulesTest {
         List<Finding> found = found(plan, rule);
         assertThat(found).hasSize(1);
         return FindingText.sentence(found.get(0));
+    }
+
+    @Test
+    void theWayOutOfAnOverlapHeedsGapRoomAtTheEndAndUniversesOfTheWish() {
+        Plan clash = Rigs.place(CLOSE, 4, 1, StartAddress.of(1, 33));
+        assertThat(wayOut(clash)).isEqualTo("Move 104 to 1.049");
+        assertThat(wayOut(wishing(clash, Wish.USUAL.withSpacing(Spacing.ofGap(3)))))
+                .isEqualTo("Move 104 to 1.052");
+        Wish short60 = Wish.USUAL.withHeadroom(Headroom.ofSlots(512 - 60));
+        assertThat(wayOut(wishing(clash, short60))).isEqualTo("Move 104 to 2.001");
+        Wish fromFive = short60.within(StartAddress.of(1, 1), UniverseSet.of(5, 9));
+        assertThat(wayOut(wishing(clash, fromFive))).isEqualTo("Move 104 to 5.001");
+        assertThat(found(wishing(clash, Wish.USUAL.withHeadroom(Headroom.ofSlots(500))), Rule.OVERLAP)
+                        .get(0)
+                        .remedy())
+                .isEmpty();
+    }
+
+    @Test
+    void theWayOutOfAnOverlapPassesByWhatCanHurtPeople() {
+        Plan full = add(empty(), type("f", 256), 4, Optional.of(1), Optional.of(StartAddress.of(1, 1)));
+        Plan clash = Rigs.place(full, 2, 1, StartAddress.of(1, 1));
+        Plan moved = Rigs.place(Rigs.place(clash, 3, 1, StartAddress.of(1, 257)), 4, 1, StartAddress.of(2, 1));
+        assertThat(wayOut(moved)).isEqualTo("Move 2 to 2.257");
+        Fixture laser = moved.fixtures().get(3);
+        Plan hazard = moved.with(laser.withTraits(laser.traits().withHazard("laser")));
+        assertThat(wayOut(hazard)).isEqualTo("Move 2 to 3.001");
+    }
+
+    private static String wayOut(Plan plan) {
+        return found(plan, Rule.OVERLAP).get(0).remedy().orElseThrow().label();
     }
 
     @Test
