@@ -131,11 +131,13 @@ class AddressesController {
         return reply.after(editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, People.of(request), edit));
     }
 
-    /** Why a block cannot lie there without a clash; nobody makes one unknowingly. */
+    /** Why a block cannot lie there without a clash; nobody makes one unknowingly. What is locked is refused by the edit. */
     private Optional<String> clash(int job, BlockRef ref, Optional<StartAddress> address) {
         Plan plan = frames.state(job).plan();
         Optional<PlannedBlock> block = plan.block(ref);
-        if (block.isEmpty() || address.isEmpty()) {
+        if (block.isEmpty()
+                || address.isEmpty()
+                || block.get().fixture().traits().locked()) {
             return Optional.empty();
         }
         Fits fits = Fits.withoutBlocks(plan, List.of(ref));

@@ -24,6 +24,7 @@ import taxon.core.rig.Shares;
 final class TapeMaker {
     private static final double ROOM_FOR_MARK = 46;
     private static final double ROOM_FOR_FREE = 62;
+    private static final double ROOM_FOR_NUMBER = 26;
 
     private final Plan plan;
     private final ToIntFunction<PlannedBlock> tints;
@@ -110,7 +111,8 @@ final class TapeMaker {
     }
 
     private static String freeWords(SlotRange run) {
-        return run.length() * Tape.SLOT >= ROOM_FOR_FREE ? run.length() + " free" : "";
+        double width = run.length() * Tape.SLOT;
+        return width >= ROOM_FOR_FREE ? run.length() + " free" : width >= ROOM_FOR_NUMBER ? "" + run.length() : "";
     }
 
     private static Clash clash(SlotRange slots) {

@@ -211,6 +211,9 @@ class AddressingHttpTest {
         assertThat(proposal.path("moves").toString()).doesNotContain("\"fixture\":1,");
         String locked = "The fixture 101 is locked at 1.001; unlock it first.";
         assertThat(post("addresses/shift", "held", 1, "to", "3.001").reasons()).contains(locked);
+        assertThat(post("fixtures/1/address", "block", 1, "address", "1.004").reasons())
+                .contains(locked)
+                .doesNotContain("all the same");
         assertThat(post("fixtures/1/address", "block", 1, "address", "3.001", "anyway", "yes")
                         .reasons())
                 .contains(locked);

@@ -59,6 +59,10 @@ class TapesDrawingTest {
         Tape tape = only(plan);
         assertThat(tape.reserved()).extracting(Tape.Run::label).containsExactly("dimmer racks");
         assertThat(tape.free()).extracting(Tape.Run::label).containsExactly("416 free");
+        Plan more = plan.with(List.of(
+                new ReservedRun(2, UniverseNumber.of(1), new SlotRange(117, 400), "x"),
+                new ReservedRun(3, UniverseNumber.of(1), new SlotRange(411, 512), "y")));
+        assertThat(only(more).free()).extracting(Tape.Run::label).containsExactly("20", "");
     }
 
     @Test
