@@ -145,7 +145,7 @@ class AddressesController {
                 .anyMatch(r -> r.contains(address.get().slot().number()));
         return free || block.get().start().equals(address)
                 ? Optional.empty()
-                : Optional.of(Whys.notFree(plan, List.of(ref.fixture()), block.get(), address.get())
+                : Optional.of(RefusalText.notFree(plan, List.of(ref.fixture()), block.get(), address.get())
                         + " Tick “all the same” to put it there knowingly.");
     }
 }

@@ -57,7 +57,7 @@ class ShiftController {
         ObjectNode body = Json.object().put("length", held.get().footprint());
         ObjectNode starts = body.putObject("starts");
         Map<UniverseNumber, List<SlotRange>> found =
-                Fits.without(plan, keys).together(Shift.blocks(plan, keys), held.get(), Lit.universes(plan));
+                Fits.without(plan, keys).together(Shift.blocks(plan, keys), held.get(), LegalStarts.universes(plan));
         found.forEach((universe, runs) -> {
             var list = starts.putArray(universe.toString());
             runs.forEach(r -> list.addArray().add(r.first()).add(r.last()));
@@ -99,7 +99,7 @@ class ShiftController {
         List<FixtureKey> keys = keys(fields, held);
         Map<BlockRef, StartAddress> wanted = Shift.of(Shift.blocks(plan, keys), held.get(), to.orElseThrow());
         if (!Shift.fits(plan, keys, held.get(), to.orElseThrow())) {
-            fields.refuse("to", Whys.notFree(plan, keys, held.get(), to.orElseThrow()));
+            fields.refuse("to", RefusalText.notFree(plan, keys, held.get(), to.orElseThrow()));
             return reply.refused();
         }
         if (keys.size() > 1) {

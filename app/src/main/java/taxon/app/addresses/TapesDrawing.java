@@ -34,7 +34,7 @@ record TapesDrawing(int width, int height, List<Tape> tapes) {
 
     /** Those that a page begins with. */
     static TapesDrawing first(JobState state, Selection selection, TintBy tints) {
-        return of(state, selection, tints, Lit.of(state.plan(), selection), FIRST);
+        return of(state, selection, tints, LegalStarts.of(state.plan(), selection), FIRST);
     }
 
     /** All of them, what moves marked; nobody places anything there. */
@@ -43,7 +43,7 @@ record TapesDrawing(int width, int height, List<Tape> tapes) {
     }
 
     static TapesDrawing of(JobState state, Selection selection, TintBy tints) {
-        return of(state, selection, tints, Lit.of(state.plan(), selection), Integer.MAX_VALUE);
+        return of(state, selection, tints, LegalStarts.of(state.plan(), selection), Integer.MAX_VALUE);
     }
 
     boolean isWhole() {

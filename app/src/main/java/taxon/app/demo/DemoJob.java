@@ -14,10 +14,10 @@ import java.util.Optional;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.equipmentlist.EquipmentList;
 import taxon.core.fixture.BuiltInTypes;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeBook;
-import taxon.core.intake.Intake;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
 import taxon.core.network.Route;
@@ -68,10 +68,10 @@ final class DemoJob {
         return DemoWishes.wish(DemoGroups.gather(DemoPlaces.hang(plan.with(evidence(plan, now)))));
     }
 
-    private static Intake list() {
+    private static EquipmentList list() {
         try (InputStream in = Objects.requireNonNull(DemoJob.class.getResourceAsStream(LIST), LIST)) {
             Understood sheet = (Understood) EquipmentSheetReader.read(in.readAllBytes());
-            Intake intake = Intake.of(sheet.rows(), BuiltInTypes.all(), Map.of());
+            EquipmentList intake = EquipmentList.of(sheet.rows(), BuiltInTypes.all(), Map.of());
             if (!intake.faulty().isEmpty()) {
                 throw new IllegalStateException("the demo's list has faults: " + intake.faulty());
             }

@@ -11,12 +11,12 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import taxon.app.library.TypeLibrary;
 import taxon.app.library.TypeLibrary.Import;
-import taxon.core.drafting.SheetReader;
-import taxon.core.drafting.SheetReading;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeId;
 import taxon.core.library.ModeRef;
+import taxon.core.typesheet.SheetReader;
+import taxon.core.typesheet.SheetReading;
 
 /** What the invented shop of the demo owns, doubts, was sent as a file and wrote down itself. */
 final class DemoLibrary {

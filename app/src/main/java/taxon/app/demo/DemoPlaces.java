@@ -6,13 +6,13 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import taxon.core.arranging.Arranging;
 import taxon.core.arranging.Spread;
+import taxon.core.length.Length;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
+import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionKind;
-import taxon.core.rig.Stretch;
-import taxon.core.space.Length;
 
 /** Where the positions of the demo lie in the dry dock, and the units along them. */
 final class DemoPlaces {
@@ -30,8 +30,8 @@ final class DemoPlaces {
     /** Lengths in metres. */
     private record Place(
             PositionKind kind, String length, String across, String upstage, String height, int tenthsOfADegree) {
-        Stretch stretch() {
-            return new Stretch(
+        PositionGeometry geometry() {
+            return new PositionGeometry(
                     Optional.of(Length.metres(length)),
                     Length.metres(across),
                     Length.metres(upstage),
@@ -45,7 +45,7 @@ final class DemoPlaces {
         for (Position position : plan.positions()) {
             Place place = Optional.ofNullable(PLACES.get(position.name()))
                     .orElseThrow(() -> new IllegalStateException("nobody said where " + position.name() + " lies"));
-            Position described = new Position(position.number(), position.name(), place.kind(), place.stretch());
+            Position described = new Position(position.number(), position.name(), place.kind(), place.geometry());
             hung = spread(hung.with(described), described, place);
         }
         return hung;

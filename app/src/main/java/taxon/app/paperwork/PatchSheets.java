@@ -23,8 +23,8 @@ import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.Traits;
 import taxon.core.rig.Universe;
-import taxon.core.rows.CellText;
-import taxon.core.rows.FixtureColumn;
+import taxon.core.rigtable.CellText;
+import taxon.core.rigtable.FixtureColumn;
 
 /** The patch as papers: by fixture and by universe. */
 public final class PatchSheets {

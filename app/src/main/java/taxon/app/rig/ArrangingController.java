@@ -22,11 +22,11 @@ import taxon.app.web.Stage;
 import taxon.core.arranging.Arranging;
 import taxon.core.arranging.ArrangingProposal;
 import taxon.core.arranging.Spread;
+import taxon.core.length.Length;
+import taxon.core.length.LengthUnit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
-import taxon.core.space.Length;
-import taxon.core.space.LengthUnit;
 import taxon.formats.json.Json;
 import tools.jackson.databind.JsonNode;
 

@@ -17,9 +17,9 @@ import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
 import taxon.app.store.ImportStore;
 import taxon.app.store.ProposalStore.StoredProposal;
-import taxon.app.web.Brought;
 import taxon.app.web.Fields;
 import taxon.app.web.Frames;
+import taxon.app.web.NewStops;
 import taxon.app.web.PageView;
 import taxon.app.web.ProposalDesk;
 import taxon.app.web.Reply;
@@ -27,11 +27,11 @@ import taxon.app.web.Stage;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
-import taxon.core.rows.CellChange;
-import taxon.core.rows.FixtureColumn;
-import taxon.core.rows.Pasted;
-import taxon.core.rows.RowWork;
-import taxon.core.rows.Series;
+import taxon.core.rigtable.CellChange;
+import taxon.core.rigtable.FixtureColumn;
+import taxon.core.rigtable.Pasted;
+import taxon.core.rigtable.Series;
+import taxon.core.rigtable.TableWork;
 import taxon.formats.csv.EquipmentSheet;
 import taxon.formats.csv.EquipmentSheetReader;
 import taxon.formats.csv.PastedCells;
@@ -76,11 +76,11 @@ class CellsController {
         CellChange change = new CellChange(fixture, column.orElseThrow(), fields.text("text"));
         String title = change.column().words() + " of "
                 + frames.state(job).plan().fixture(fixture).map(Fixture::label).orElse("no. " + fixture);
-        EditOutcome outcome =
-                editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, reply.who(), RowWork.edit(title, List.of(change)));
+        EditOutcome outcome = editor.apply(
+                job, version, Guard.UNTOUCHED_ELEMENTS, reply.who(), TableWork.edit(title, List.of(change)));
         boolean done = outcome instanceof EditOutcome.Done || outcome instanceof EditOutcome.NoChange;
         return done && Reply.wantsJson(request)
-                ? row(frames.state(job), fixture, Brought.words(outcome), request)
+                ? row(frames.state(job), fixture, NewStops.words(outcome), request)
                 : reply.after(outcome);
     }
 
@@ -232,7 +232,7 @@ class CellsController {
         StoredProposal stored = desk.find(job, id, KIND);
         JobState state = frames.state(job);
         CellsJson.Wanted wanted = CellsJson.read(ProposalDesk.request(stored));
-        RowWork work = RowWork.of(state.plan(), wanted.changes());
+        TableWork work = TableWork.of(state.plan(), wanted.changes());
         if (Reply.wantsJson(request)) {
             return Reply.json(
                     HttpStatus.OK,
@@ -251,13 +251,13 @@ class CellsController {
         StoredProposal stored = desk.find(job, id, KIND);
         return desk.apply(job, stored, request, page(job, id), RigPages.rig(job, request), (plan, kept) -> {
             CellsJson.Wanted wanted = CellsJson.read(kept);
-            return RowWork.edit(wanted.title(), taken(plan, wanted));
+            return TableWork.edit(wanted.title(), taken(plan, wanted));
         });
     }
 
     /** What is at fault was told and is left out; the rest goes in. */
     private static List<CellChange> taken(Plan plan, CellsJson.Wanted wanted) {
-        List<CellChange> faulty = RowWork.of(plan, wanted.changes()).faults().stream()
+        List<CellChange> faulty = TableWork.of(plan, wanted.changes()).faults().stream()
                 .map(f -> f.change())
                 .toList();
         return wanted.changes().stream().filter(c -> !faulty.contains(c)).toList();

@@ -3,9 +3,9 @@ package taxon.app.rig;
 import java.util.ArrayList;
 import java.util.List;
 import taxon.core.rig.FixtureKey;
-import taxon.core.rows.CellChange;
-import taxon.core.rows.FixtureColumn;
-import taxon.core.rows.RowWork;
+import taxon.core.rigtable.CellChange;
+import taxon.core.rigtable.FixtureColumn;
+import taxon.core.rigtable.TableWork;
 import taxon.formats.json.Json;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -48,7 +48,7 @@ final class CellsJson {
         return new Wanted(node.path("title").asString(""), changes, left);
     }
 
-    static ObjectNode write(Wanted wanted, RowWork work) {
+    static ObjectNode write(Wanted wanted, TableWork work) {
         ObjectNode body = Json.object().put("title", wanted.title());
         ArrayNode moves = body.putArray("moves");
         work.moves()

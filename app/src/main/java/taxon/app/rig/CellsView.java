@@ -5,8 +5,8 @@ import taxon.app.edit.JobState;
 import taxon.app.store.Progress;
 import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.core.rig.Fixture;
-import taxon.core.rows.CellFault;
-import taxon.core.rows.RowWork;
+import taxon.core.rigtable.CellFault;
+import taxon.core.rigtable.TableWork;
 
 /**
  * A proposal of cells as its page shows it.
@@ -30,12 +30,12 @@ record CellsView(
     private static final int TOLD = 12;
 
     record Line(String who, String column, String before, String after) {
-        static Line of(RowWork.Move move) {
+        static Line of(TableWork.Move move) {
             return new Line(move.fixture().label(), move.column().words(), move.before(), move.after());
         }
     }
 
-    static CellsView of(StoredProposal stored, JobState state, CellsJson.Wanted wanted, RowWork work) {
+    static CellsView of(StoredProposal stored, JobState state, CellsJson.Wanted wanted, TableWork work) {
         long fixtures =
                 work.moves().stream().map(m -> m.fixture().key()).distinct().count();
         int moves = work.moves().size();

@@ -27,8 +27,8 @@ import taxon.core.numbering.NumberingRequest;
 import taxon.core.numbering.NumberingRequest.Families;
 import taxon.core.numbering.NumberingRequest.Room;
 import taxon.core.numbering.NumbersRunOutException;
-import taxon.core.numbering.Reading;
-import taxon.core.numbering.Reading.By;
+import taxon.core.numbering.ReadingOrder;
+import taxon.core.numbering.ReadingOrder.By;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
@@ -61,7 +61,7 @@ class NumberingController {
                 "wanted",
                 new NumberingRequest(
                         Set.of(),
-                        new Reading(By.POSITION, false, false),
+                        new ReadingOrder(By.POSITION, false, false),
                         Families.BY_TYPE,
                         first,
                         Room.HUNDRED,
@@ -110,7 +110,8 @@ class NumberingController {
         if (fields.isFaulty()) {
             return Optional.empty();
         }
-        Reading reading = new Reading(by.orElseThrow(), fields.text("side").equals("right"), fields.has("serpentine"));
+        ReadingOrder reading =
+                new ReadingOrder(by.orElseThrow(), fields.text("side").equals("right"), fields.has("serpentine"));
         return Optional.of(new NumberingRequest(
                 fixtures,
                 reading,

@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import taxon.core.rows.Pasted;
-import taxon.core.rows.Pasted.Left;
-import taxon.core.rows.Pasted.Why;
+import taxon.core.rigtable.Pasted;
+import taxon.core.rigtable.Pasted.Left;
+import taxon.core.rigtable.Pasted.Why;
 
 /** What of pasted rows found no place, in sentences; of many alike only the first ones are named. */
 final class PastedText {

@@ -14,14 +14,14 @@ import taxon.app.web.Fields;
 import taxon.app.web.Frames;
 import taxon.app.web.People;
 import taxon.app.web.Reply;
+import taxon.core.length.Length;
+import taxon.core.length.LengthUnit;
 import taxon.core.rig.Edit;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
 import taxon.core.rig.PositionEdits;
+import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionKind;
-import taxon.core.rig.Stretch;
-import taxon.core.space.Length;
-import taxon.core.space.LengthUnit;
 import taxon.core.text.Texts;
 import taxon.formats.json.Json;
 
@@ -55,16 +55,16 @@ class PositionController {
         }
 
         private static Line of(Position position, LengthUnit unit, long fixtures) {
-            Stretch stretch = position.stretch();
+            PositionGeometry geometry = position.geometry();
             return new Line(
                     position.number(),
                     position.name(),
                     Json.slug(position.kind()),
-                    stretch.length().map(unit::words).orElse(""),
-                    words(unit, stretch.across()),
-                    words(unit, stretch.upstage()),
-                    words(unit, stretch.height()),
-                    BigDecimal.valueOf(stretch.angle(), 1).stripTrailingZeros().toPlainString(),
+                    geometry.length().map(unit::words).orElse(""),
+                    words(unit, geometry.across()),
+                    words(unit, geometry.upstage()),
+                    words(unit, geometry.height()),
+                    BigDecimal.valueOf(geometry.angle(), 1).stripTrailingZeros().toPlainString(),
                     fixtures);
         }
 
@@ -111,7 +111,7 @@ class PositionController {
                                 number,
                                 fields.text("name"),
                                 kind.orElseThrow(),
-                                new Stretch(length, across, upstage, height, angle)));
+                                new PositionGeometry(length, across, upstage, height, angle)));
     }
 
     /** In tenths of a degree. */
@@ -145,7 +145,7 @@ class PositionController {
         if (fields.isFaulty()) {
             return reply.refused();
         }
-        Edit edit = PositionEdits.add(fields.text("name"), kind.orElseThrow(), Stretch.UNSAID);
+        Edit edit = PositionEdits.add(fields.text("name"), kind.orElseThrow(), PositionGeometry.UNSAID);
         return reply.after(editor.apply(job, version, Guard.UNCHANGED_JOB, reply.who(), edit));
     }
 

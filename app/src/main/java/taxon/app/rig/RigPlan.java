@@ -8,14 +8,14 @@ import java.util.function.ToDoubleFunction;
 import java.util.stream.DoubleStream;
 import taxon.app.web.Selection;
 import taxon.app.web.Tints;
+import taxon.core.length.Length;
+import taxon.core.length.LengthUnit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
+import taxon.core.rig.PositionGeometry;
+import taxon.core.rig.PositionGeometry.Point;
 import taxon.core.rig.RigView.Side;
-import taxon.core.rig.Stretch;
-import taxon.core.rig.Stretch.Point;
-import taxon.core.space.Length;
-import taxon.core.space.LengthUnit;
 
 /**
  * The rig seen from above, to scale, its front at the side that the job says: every position of which it is known where it
@@ -80,7 +80,7 @@ record RigPlan(
     /** Empty when of no position it is known where it lies. */
     static Optional<RigPlan> of(Plan plan, Selection selection) {
         List<Laid> laid = plan.positions().stream()
-                .filter(p -> !p.stretch().equals(Stretch.UNSAID))
+                .filter(p -> !p.geometry().equals(PositionGeometry.UNSAID))
                 .map(p -> lay(plan, p))
                 .toList();
         return laid.isEmpty()
@@ -90,41 +90,41 @@ record RigPlan(
 
     /** True when of some position it is known where it lies. */
     static boolean isPossible(Plan plan) {
-        return plan.positions().stream().anyMatch(p -> !p.stretch().equals(Stretch.UNSAID));
+        return plan.positions().stream().anyMatch(p -> !p.geometry().equals(PositionGeometry.UNSAID));
     }
 
     /** The positions that the drawing leaves out. */
     static List<Position> unplaced(Plan plan) {
         return plan.positions().stream()
-                .filter(p -> p.stretch().equals(Stretch.UNSAID))
+                .filter(p -> p.geometry().equals(PositionGeometry.UNSAID))
                 .toList();
     }
 
     private static Laid lay(Plan plan, Position position) {
-        Stretch stretch = position.stretch();
+        PositionGeometry geometry = position.geometry();
         List<Fixture> fixtures = plan.fixturesOn(position).stream()
                 .sorted(Comparator.comparingInt(Fixture::unit).thenComparing(Fixture::key))
                 .toList();
-        double half = half(stretch, fixtures);
+        double half = half(geometry, fixtures);
         List<Fixture> without =
                 fixtures.stream().filter(f -> f.offset().isEmpty()).toList();
         List<Placed> placed = new ArrayList<>();
-        fixtures.forEach(f -> f.offset().ifPresent(o -> placed.add(new Placed(f, stretch.at(o), false))));
+        fixtures.forEach(f -> f.offset().ifPresent(o -> placed.add(new Placed(f, geometry.at(o), false))));
         for (int i = 0; i < without.size(); i++) {
             double even = -half + 2 * half * (i + 0.5) / without.size();
-            placed.add(new Placed(without.get(i), stretch.at(metres(even)), true));
+            placed.add(new Placed(without.get(i), geometry.at(metres(even)), true));
         }
-        return new Laid(position, stretch.at(metres(-half)), stretch.at(metres(half)), placed);
+        return new Laid(position, geometry.at(metres(-half)), geometry.at(metres(half)), placed);
     }
 
     /** Half the length that is drawn: what is said, and at least to the outermost unit. */
-    private static double half(Stretch stretch, List<Fixture> fixtures) {
+    private static double half(PositionGeometry geometry, List<Fixture> fixtures) {
         double outermost = fixtures.stream()
                 .flatMap(f -> f.offset().stream())
                 .mapToDouble(o -> Math.abs(o.inMetres()))
                 .max()
                 .orElse(BARE_POSITION / 2);
-        return Math.max(outermost, stretch.length().map(Length::inMetres).orElse(0.0) / 2);
+        return Math.max(outermost, geometry.length().map(Length::inMetres).orElse(0.0) / 2);
     }
 
     private static Length metres(double metres) {

@@ -10,15 +10,15 @@ import java.util.stream.Collectors;
 import taxon.app.web.Marks;
 import taxon.core.dmx.StartAddress;
 import taxon.core.grouping.Cells;
+import taxon.core.length.Length;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.Group;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.Position;
-import taxon.core.rows.CellText;
-import taxon.core.rows.FixtureColumn;
-import taxon.core.space.Length;
+import taxon.core.rigtable.CellText;
+import taxon.core.rigtable.FixtureColumn;
 import taxon.formats.json.Json;
 
 /** A column of the rig table: one that can be edited, or one that is worked out. */

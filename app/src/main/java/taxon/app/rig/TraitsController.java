@@ -16,13 +16,13 @@ import taxon.app.web.Frames;
 import taxon.app.web.Keys;
 import taxon.app.web.People;
 import taxon.app.web.Reply;
+import taxon.core.length.Length;
 import taxon.core.rig.FixtureEdits;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Traits;
 import taxon.core.rig.Traits.Parked;
-import taxon.core.space.Length;
 
 /** Where on its position a fixture hangs, and what is special about it. */
 @Controller

@@ -6,8 +6,8 @@ import java.util.Optional;
 import java.util.TreeMap;
 import org.springframework.stereotype.Repository;
 import taxon.app.store.ImportMapper.ImportRow;
+import taxon.core.equipmentlist.Choice;
 import taxon.core.fixture.TypeId;
-import taxon.core.intake.Choice;
 import taxon.formats.json.Json;
 import tools.jackson.databind.node.ObjectNode;
 

@@ -10,6 +10,7 @@ import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.TypeId;
+import taxon.core.length.Length;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
 import taxon.core.network.Route;
@@ -27,13 +28,12 @@ import taxon.core.rig.Group.GroupKind;
 import taxon.core.rig.Mark;
 import taxon.core.rig.Node;
 import taxon.core.rig.Position;
+import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionKind;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
-import taxon.core.rig.Stretch;
 import taxon.core.rig.Traits;
 import taxon.core.rig.Universe;
-import taxon.core.space.Length;
 import taxon.formats.json.ElementJson;
 import taxon.formats.json.FixtureTypeJson;
 import taxon.formats.json.GroupJson;
@@ -70,22 +70,22 @@ final class PlanRows {
             int rank,
             @Nullable String uuid) {
         static PositionRow of(Position position) {
-            Stretch stretch = position.stretch();
+            PositionGeometry geometry = position.geometry();
             return new PositionRow(
                     position.number(),
                     position.name(),
                     Json.slug(position.kind()),
-                    stretch.length().map(Length::micrometres).orElse(null),
-                    stretch.across().micrometres(),
-                    stretch.upstage().micrometres(),
-                    stretch.height().micrometres(),
-                    stretch.angle(),
+                    geometry.length().map(Length::micrometres).orElse(null),
+                    geometry.across().micrometres(),
+                    geometry.upstage().micrometres(),
+                    geometry.height().micrometres(),
+                    geometry.angle(),
                     position.rank(),
                     position.uuid().map(UUID::toString).orElse(null));
         }
 
         Position element() {
-            Stretch stretch = new Stretch(
+            PositionGeometry geometry = new PositionGeometry(
                     Optional.ofNullable(lengthUm).map(Length::new),
                     new Length(acrossUm),
                     new Length(upstageUm),
@@ -95,7 +95,7 @@ final class PlanRows {
                     number,
                     name,
                     Json.constant(PositionKind.class, kind),
-                    stretch,
+                    geometry,
                     // A position from before there was an order stands where its number puts it.
                     rank == 0 ? number : rank,
                     Optional.ofNullable(uuid).map(UUID::fromString));

@@ -15,11 +15,11 @@ import taxon.core.dmx.AddressText;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.length.Length;
+import taxon.core.length.LengthText;
+import taxon.core.length.LengthUnit;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Refusal;
-import taxon.core.space.Length;
-import taxon.core.space.LengthText;
-import taxon.core.space.LengthUnit;
 import taxon.core.text.TextRefusedException;
 import taxon.formats.json.Json;
 

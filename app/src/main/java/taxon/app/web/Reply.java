@@ -86,7 +86,7 @@ public final class Reply {
     public Object after(EditOutcome outcome) {
         if (outcome instanceof EditOutcome.Done done) {
             return done(
-                    (done.title() + ". " + Brought.words(done)).strip(),
+                    (done.title() + ". " + NewStops.words(done)).strip(),
                     Json.object().put("version", done.version()));
         }
         if (outcome instanceof EditOutcome.NoChange same) {

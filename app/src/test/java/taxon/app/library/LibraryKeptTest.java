@@ -15,13 +15,13 @@ import org.junit.jupiter.api.Test;
 import taxon.app.library.TypeLibrary.Entry;
 import taxon.app.library.TypeLibrary.Import;
 import taxon.app.testing.TaxonServer;
-import taxon.core.drafting.SheetReader;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeId;
 import taxon.core.library.ModeRef;
 import taxon.core.library.Source;
 import taxon.core.library.TypeQuery;
+import taxon.core.typesheet.SheetReader;
 import taxon.formats.testing.GdtfByHand;
 
 class LibraryKeptTest {

@@ -11,16 +11,16 @@ import org.junit.jupiter.params.provider.ValueSource;
 import taxon.app.rig.RigPlan.Line;
 import taxon.app.rig.RigPlan.Unit;
 import taxon.app.web.Selection;
+import taxon.core.length.Length;
+import taxon.core.length.LengthUnit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
+import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionKind;
 import taxon.core.rig.RigView;
 import taxon.core.rig.RigView.Side;
-import taxon.core.rig.Stretch;
-import taxon.core.space.Length;
-import taxon.core.space.LengthUnit;
 import taxon.core.testing.Rigs;
 
 class RigPlanTest {
@@ -29,7 +29,7 @@ class RigPlanTest {
                 number,
                 "Truss " + number,
                 PositionKind.TRUSS,
-                new Stretch(
+                new PositionGeometry(
                         Optional.of(Length.metres(length)),
                         Length.metres(across),
                         Length.metres(upstage),
@@ -150,7 +150,7 @@ class RigPlanTest {
                 1,
                 "<b>\"Rail\" & co",
                 PositionKind.TRUSS,
-                truss(1, "20", "0", "6", 0).stretch()));
+                truss(1, "20", "0", "6", 0).geometry()));
         assertThat(svg(plan)).contains("&lt;b&gt;&quot;Rail&quot; &amp; co").doesNotContain("<b>");
     }
 

@@ -6,10 +6,10 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import taxon.app.types.ModeSheet.Run;
 import taxon.app.types.ModeSheet.Slot;
-import taxon.core.drafting.SheetReader;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.Facts.Hazard;
 import taxon.core.fixture.Facts.Reach;
+import taxon.core.typesheet.SheetReader;
 
 class ModeSheetTest {
 

@@ -14,32 +14,32 @@ import taxon.core.rig.Wish.Style;
 
 /** Says why each universe but the first of a layout is begun. */
 final class Breaks {
-    private final Asked asked;
+    private final ResolvedRequest asked;
     private final Layout layout;
-    private final Ground after;
-    private final TreeMap<Integer, List<Run>> byUniverse = new TreeMap<>();
+    private final JobSpace after;
+    private final TreeMap<Integer, List<BlockRun>> byUniverse = new TreeMap<>();
 
-    Breaks(Asked asked, Layout layout, List<Run> placed, Ground after) {
+    Breaks(ResolvedRequest asked, Layout layout, List<BlockRun> placed, JobSpace after) {
         this.asked = asked;
         this.layout = layout;
         this.after = after;
-        for (Run run : Layout.bySlot(placed, layout)) {
+        for (BlockRun run : Layout.bySlot(placed, layout)) {
             byUniverse
                     .computeIfAbsent(layout.start(run).orElseThrow().universe().number(), u -> new ArrayList<>())
                     .add(run);
         }
     }
 
-    private int slot(Run run) {
+    private int slot(BlockRun run) {
         return layout.start(run).orElseThrow().slot().number();
     }
 
     List<Break> all() {
         List<Break> breaks = new ArrayList<>();
         Optional<Integer> left = Optional.empty();
-        for (Map.Entry<Integer, List<Run>> entry : byUniverse.entrySet()) {
+        for (Map.Entry<Integer, List<BlockRun>> entry : byUniverse.entrySet()) {
             int universe = entry.getKey();
-            Run first = entry.getValue().get(0);
+            BlockRun first = entry.getValue().get(0);
             left.ifPresent(l -> breaks.add(
                     new Break(UniverseNumber.of(l), UniverseNumber.of(universe), first.label(), why(l, first))));
             left = Optional.of(universe);
@@ -47,9 +47,9 @@ final class Breaks {
         return breaks;
     }
 
-    private Why why(int left, Run first) {
-        List<Run> there = byUniverse.getOrDefault(left, List.of());
-        Run last = there.get(there.size() - 1);
+    private Why why(int left, BlockRun first) {
+        List<BlockRun> there = byUniverse.getOrDefault(left, List.of());
+        BlockRun last = there.get(there.size() - 1);
         if (!last.company().equals(first.company())) {
             return new Why.Split(last.company(), first.company());
         }

@@ -27,26 +27,26 @@ import taxon.core.rig.Wish;
  * <p>The bound is that of each company together: no two share a universe. It is proved for each by {@link FewestBins}.
  */
 final class Fewest {
-    private final Asked asked;
-    private final Ground ground;
+    private final ResolvedRequest asked;
+    private final JobSpace ground;
     private final boolean byPort;
     private final Map<Integer, StartAddress> starts = new TreeMap<>();
     private final Set<Integer> given = new TreeSet<>();
     private int atLeast;
     private boolean first = true;
 
-    private Fewest(Asked asked, Ground ground, boolean byPort) {
+    private Fewest(ResolvedRequest asked, JobSpace ground, boolean byPort) {
         this.asked = asked;
         this.ground = ground;
         this.byPort = byPort;
     }
 
-    static Layout lay(Asked asked, Ground ground) {
+    static Layout lay(ResolvedRequest asked, JobSpace ground) {
         return new Fewest(asked, ground, false).layout();
     }
 
     /** Fills the ports that exist before another is asked for. */
-    static Layout layByPort(Asked asked, Ground ground) {
+    static Layout layByPort(ResolvedRequest asked, JobSpace ground) {
         return new Fewest(asked, ground, true).layout();
     }
 
@@ -68,28 +68,28 @@ final class Fewest {
     }
 
     /** Runs that are not forced to a place and that a universe can hold. */
-    private List<Run> open(List<Run> runs) {
+    private List<BlockRun> open(List<BlockRun> runs) {
         return runs.stream()
                 .filter(r -> !asked.forced().containsKey(r.index()) && r.length() <= ground.lastSlot())
                 .toList();
     }
 
-    private static Map<Company, List<Run>> companies(List<Run> runs) {
-        Map<Company, List<Run>> companies = new LinkedHashMap<>();
+    private static Map<SharingClass, List<BlockRun>> companies(List<BlockRun> runs) {
+        Map<SharingClass, List<BlockRun>> companies = new LinkedHashMap<>();
         runs.forEach(r ->
                 companies.computeIfAbsent(r.company(), c -> new ArrayList<>()).add(r));
         return companies;
     }
 
-    private void pack(List<Run> runs) {
-        Company company = runs.get(0).company();
+    private void pack(List<BlockRun> runs) {
+        SharingClass company = runs.get(0).company();
         List<Integer> mine = ground.inUse().stream()
                 .filter(u -> ground.isAllowed(u) && ground.floor(u).accepts(company))
                 .filter(u -> !ground.holes(u).isEmpty())
                 .toList();
         List<Integer> fresh = fresh(runs);
         Packer.Result result = new Packer(ground, this::loadLeft).pack(runs, mine, fresh, FewestBins.STEPS);
-        Map<Integer, Run> byIndex = new TreeMap<>();
+        Map<Integer, BlockRun> byIndex = new TreeMap<>();
         runs.forEach(r -> byIndex.put(r.index(), r));
         int bound = isScarce(runs, fresh) ? Math.min(result.atLeast(), bySlots(runs, mine)) : result.atLeast();
         result.starts().forEach((index, start) -> {
@@ -104,13 +104,13 @@ final class Fewest {
      * True when an earlier company may have taken universes that this one would have used better: its bound then holds only
      * for what was left to it.
      */
-    private boolean isScarce(List<Run> runs, List<Integer> fresh) {
+    private boolean isScarce(List<BlockRun> runs, List<Integer> fresh) {
         return !first && fresh.stream().filter(this::isWhole).count() < enough(runs);
     }
 
     /** Universes needed by the slots alone, whichever they are. */
-    private int bySlots(List<Run> runs, List<Integer> mine) {
-        long slots = runs.stream().mapToLong(Run::length).sum()
+    private int bySlots(List<BlockRun> runs, List<Integer> mine) {
+        long slots = runs.stream().mapToLong(BlockRun::length).sum()
                 - mine.stream()
                         .flatMap(u -> ground.holes(u).stream())
                         .mapToLong(Hole::length)
@@ -128,7 +128,7 @@ final class Fewest {
     }
 
     /** Empty universes in the order in which they are wanted: enough for any packing that begins none without need. */
-    private List<Integer> fresh(List<Run> runs) {
+    private List<Integer> fresh(List<BlockRun> runs) {
         int enough = enough(runs);
         List<Integer> fresh = new ArrayList<>();
         int whole = 0;
@@ -156,14 +156,14 @@ final class Fewest {
     }
 
     /** No two universes of a packing that begins none without need are both half empty. */
-    private int enough(List<Run> runs) {
+    private int enough(List<BlockRun> runs) {
         long slots =
                 runs.stream().mapToLong(r -> ground.grain().pace(r.length())).sum();
         long bySlots = 2 * ((slots + ground.lastSlot() - 1) / ground.lastSlot()) + 1;
         long byLoad = byPort
                 ? asked.wish()
                         .unitsPerLine()
-                        .map(k -> 2L * ((runs.stream().mapToLong(Run::load).sum() + k - 1) / k))
+                        .map(k -> 2L * ((runs.stream().mapToLong(BlockRun::load).sum() + k - 1) / k))
                         .orElse(0L)
                 : 0;
         return (int) Math.min(runs.size(), bySlots + byLoad);

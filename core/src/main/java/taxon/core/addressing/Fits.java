@@ -29,15 +29,15 @@ import taxon.core.rig.Wish;
  */
 public final class Fits {
     private final Plan plan;
-    private final Companies companies;
-    private final Ground ground;
+    private final SharingClasses companies;
+    private final JobSpace ground;
 
     private Fits(Plan plan, Predicate<PlannedBlock> lifted) {
         this.plan = plan;
         Wish wish = plan.wish().orElse(Wish.USUAL);
         Wish anywhere = wish.within(StartAddress.of(1, 1), wish.universes());
-        companies = new Companies(plan, anywhere);
-        ground = Ground.of(plan, anywhere, companies, lifted);
+        companies = new SharingClasses(plan, anywhere);
+        ground = JobSpace.of(plan, anywhere, companies, lifted);
     }
 
     public static Fits of(Plan plan) {
@@ -65,9 +65,9 @@ public final class Fits {
         return runs(startBits(universe.number(), length, Optional.empty()));
     }
 
-    private BitSet startBits(int universe, int length, Optional<Company> company) {
+    private BitSet startBits(int universe, int length, Optional<SharingClass> company) {
         BitSet bits = new BitSet(Slot.LAST + 1);
-        Floor floor = ground.floor(universe);
+        UniverseSpace floor = ground.floor(universe);
         boolean open = ground.isAllowed(universe) && company.map(floor::accepts).orElse(true);
         int step = ground.grain().onGrid() ? ground.grain().step() : 1;
         for (int slot = Slot.FIRST; open && slot + length - 1 <= ground.lastSlot(); slot += step) {
@@ -183,7 +183,7 @@ public final class Fits {
         if (!UniverseNumber.isLegal(universe)) {
             return new BitSet();
         }
-        Company company = companies.of(block.fixture(), block.ref().block());
+        SharingClass company = companies.of(block.fixture(), block.ref().block());
         BitSet own = known.computeIfAbsent(
                 List.of(universe, block.footprint(), company),
                 k -> startBits(universe, block.footprint(), Optional.of(company)));

@@ -12,26 +12,26 @@ import taxon.core.dmx.StartAddress;
  * that is open to it. Addresses ascend. Time: linear in the runs and the universes walked through.
  */
 final class InOrder {
-    private final Asked asked;
-    private final Ground ground;
+    private final ResolvedRequest asked;
+    private final JobSpace ground;
     private final Map<Integer, StartAddress> starts = new HashMap<>();
     private int universe;
     private int slot;
 
-    private InOrder(Asked asked, Ground ground) {
+    private InOrder(ResolvedRequest asked, JobSpace ground) {
         this.asked = asked;
         this.ground = ground;
         universe = asked.wish().from().universe().number();
         slot = asked.wish().from().slot().number();
     }
 
-    static Layout lay(Asked asked, Ground ground) {
+    static Layout lay(ResolvedRequest asked, JobSpace ground) {
         InOrder style = new InOrder(asked, ground);
         asked.runs().forEach(style::place);
         return Layout.of(asked.runs(), style.starts, new Proof.None());
     }
 
-    private void place(Run run) {
+    private void place(BlockRun run) {
         Optional<StartAddress> start = Optional.ofNullable(asked.forced().get(run.index()));
         if (start.isPresent()) {
             starts.put(run.index(), start.get());
@@ -46,7 +46,7 @@ final class InOrder {
     }
 
     /** Ends, since an empty universe takes any run that is not too long, and none is in use above the highest. */
-    private Optional<StartAddress> firstFit(Run run) {
+    private Optional<StartAddress> firstFit(BlockRun run) {
         if (run.length() > ground.lastSlot()) {
             return Optional.empty();
         }

@@ -25,18 +25,18 @@ record Layout(List<Optional<StartAddress>> starts, Set<Integer> kept, Map<Intege
         reasons = Map.copyOf(reasons);
     }
 
-    static Layout of(List<Run> runs, Map<Integer, StartAddress> byIndex, Proof proof) {
+    static Layout of(List<BlockRun> runs, Map<Integer, StartAddress> byIndex, Proof proof) {
         return new Layout(starts(runs, byIndex), Set.of(), Map.of(), proof);
     }
 
-    static List<Optional<StartAddress>> starts(List<Run> runs, Map<Integer, StartAddress> byIndex) {
+    static List<Optional<StartAddress>> starts(List<BlockRun> runs, Map<Integer, StartAddress> byIndex) {
         List<Optional<StartAddress>> starts = new ArrayList<>(runs.size());
         runs.forEach(r -> starts.add(Optional.ofNullable(byIndex.get(r.index()))));
         return starts;
     }
 
     /** Those of the runs that have a start, by their addresses, then by their places in the request. */
-    static List<Run> bySlot(List<Run> runs, Layout layout) {
+    static List<BlockRun> bySlot(List<BlockRun> runs, Layout layout) {
         long[] keys = new long[runs.size()];
         int count = 0;
         for (int i = 0; i < runs.size(); i++) {
@@ -46,18 +46,18 @@ record Layout(List<Optional<StartAddress>> starts, Set<Integer> kept, Map<Intege
             }
         }
         Arrays.sort(keys, 0, count);
-        List<Run> sorted = new ArrayList<>(count);
+        List<BlockRun> sorted = new ArrayList<>(count);
         for (int i = 0; i < count; i++) {
             sorted.add(runs.get((int) keys[i]));
         }
         return sorted;
     }
 
-    Optional<StartAddress> start(Run run) {
+    Optional<StartAddress> start(BlockRun run) {
         return starts.get(run.index());
     }
 
-    boolean keeps(Run run) {
+    boolean keeps(BlockRun run) {
         return kept.contains(run.index());
     }
 }

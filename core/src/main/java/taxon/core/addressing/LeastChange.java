@@ -8,10 +8,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import taxon.core.addressing.CurrentPlace.Spot;
 import taxon.core.addressing.Proposal.Proof;
 import taxon.core.addressing.Proposal.Reason;
 import taxon.core.addressing.Proposal.Trouble;
-import taxon.core.addressing.Sitting.Spot;
 import taxon.core.dmx.StartAddress;
 
 /**
@@ -23,23 +23,23 @@ import taxon.core.dmx.StartAddress;
  * ({@link MakeRoom}).
  */
 final class LeastChange {
-    private final Asked asked;
-    private final List<Sitting> sittings;
+    private final ResolvedRequest asked;
+    private final List<CurrentPlace> sittings;
     private final WhoStays.Choice hoped;
 
-    private LeastChange(Asked asked) {
+    private LeastChange(ResolvedRequest asked) {
         this.asked = asked;
-        Ground ground = asked.ground();
-        sittings = Sittings.of(asked, ground);
+        JobSpace ground = asked.ground();
+        sittings = CurrentPlaces.of(asked, ground);
         hoped = WhoStays.of(sittings, ground);
     }
 
-    static Layout lay(Asked asked) {
+    static Layout lay(ResolvedRequest asked) {
         return new LeastChange(asked).layout();
     }
 
     private Layout layout() {
-        Ground ground = asked.ground();
+        JobSpace ground = asked.ground();
         Set<Integer> kept = seat(sittings, hoped.stay(), ground);
         Map<Integer, StartAddress> starts = new NearPlaces(ground).place(lifted(kept));
         boolean whole = isWhole(kept, starts);
@@ -59,11 +59,11 @@ final class LeastChange {
     }
 
     /** True when every run is short enough for some universe: only then can making room help. */
-    private boolean fitsByLength(Ground ground) {
+    private boolean fitsByLength(JobSpace ground) {
         return asked.runs().stream().allMatch(r -> r.length() <= ground.lastSlot());
     }
 
-    private List<Run> lifted(Set<Integer> kept) {
+    private List<BlockRun> lifted(Set<Integer> kept) {
         return asked.runs().stream()
                 .filter(r -> !kept.contains(r.index()) && !asked.forced().containsKey(r.index()))
                 .toList();
@@ -77,10 +77,10 @@ final class LeastChange {
     }
 
     /** Puts those that stay on the ground; gives the indices of the runs that stay with them. */
-    static Set<Integer> seat(List<Sitting> sittings, Set<Integer> stay, Ground ground) {
+    static Set<Integer> seat(List<CurrentPlace> sittings, Set<Integer> stay, JobSpace ground) {
         Set<Integer> kept = new HashSet<>();
         Set<List<Integer>> seated = new HashSet<>();
-        for (Sitting sitting : sittings) {
+        for (CurrentPlace sitting : sittings) {
             if (!stay.contains(sitting.index())) {
                 continue;
             }
@@ -104,7 +104,7 @@ final class LeastChange {
         Map<Integer, StartAddress> starts = new TreeMap<>(found);
         starts.putAll(asked.forced());
         Set<Integer> whole = new HashSet<>();
-        for (Run run : asked.runs()) {
+        for (BlockRun run : asked.runs()) {
             if (kept.contains(run.index())) {
                 keepStart(run, stay, starts);
                 if (!run.shares()) {
@@ -116,7 +116,7 @@ final class LeastChange {
     }
 
     /** A shared run stays where the one is that stays; the others come to it. */
-    private void keepStart(Run run, Set<Integer> stay, Map<Integer, StartAddress> starts) {
+    private void keepStart(BlockRun run, Set<Integer> stay, Map<Integer, StartAddress> starts) {
         if (!run.shares()) {
             run.blocks().get(0).start().ifPresent(a -> starts.put(run.index(), a));
             return;
@@ -130,8 +130,8 @@ final class LeastChange {
     }
 
     private Map<Integer, Reason> reasons(Set<Integer> stay) {
-        Map<Integer, List<Sitting>> staying = new HashMap<>();
-        for (Sitting sitting : sittings) {
+        Map<Integer, List<CurrentPlace>> staying = new HashMap<>();
+        for (CurrentPlace sitting : sittings) {
             if (stay.contains(sitting.index())) {
                 sitting.spots()
                         .forEach(s -> staying.computeIfAbsent(s.universe(), u -> new ArrayList<>())
@@ -139,7 +139,7 @@ final class LeastChange {
             }
         }
         Map<Integer, Reason> reasons = new HashMap<>();
-        for (Sitting sitting : sittings) {
+        for (CurrentPlace sitting : sittings) {
             if (!stay.contains(sitting.index())) {
                 Reason reason = new Reason.Leaves(trouble(sitting, staying));
                 sitting.spots().forEach(s -> reasons.put(s.run().index(), reason));
@@ -148,7 +148,7 @@ final class LeastChange {
         return reasons;
     }
 
-    private Trouble trouble(Sitting moving, Map<Integer, List<Sitting>> staying) {
+    private Trouble trouble(CurrentPlace moving, Map<Integer, List<CurrentPlace>> staying) {
         int gap = asked.wish().spacing().gap();
         return moving.trouble()
                 .orElseGet(() -> moving.spots().stream()

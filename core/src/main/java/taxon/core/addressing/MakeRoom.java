@@ -29,13 +29,13 @@ final class MakeRoom {
     private static final long MOST_STEPS = 400_000;
     private static final long STEPS_OF_A_PACKING = 100_000;
 
-    private final Asked asked;
-    private final List<Sitting> open;
+    private final ResolvedRequest asked;
+    private final List<CurrentPlace> open;
     private final int forcedPoints;
     private int packingsLeft = MOST_PACKINGS;
     private long stepsLeft = MOST_STEPS;
     private boolean certain = true;
-    /** Sittings that cannot all stay, by their places in {@link #open}: whoever keeps one of these sets need not be tried. */
+    /** CurrentPlaces that cannot all stay, by their places in {@link #open}: whoever keeps one of these sets need not be tried. */
     private final List<BitSet> neverTogether = new ArrayList<>();
 
     /** @param stay indices of the sittings that stay */
@@ -44,17 +44,18 @@ final class MakeRoom {
     /** What became of a packing. */
     private record Try(Optional<Map<Integer, StartAddress>> starts, boolean certain) {}
 
-    MakeRoom(Asked asked, List<Sitting> sittings) {
+    MakeRoom(ResolvedRequest asked, List<CurrentPlace> sittings) {
         this.asked = asked;
         open = sittings.stream()
                 .filter(s -> s.trouble().isEmpty())
-                .sorted(Comparator.comparingInt((Sitting s) -> s.spots().get(0).universe())
+                .sorted(Comparator.comparingInt(
+                                (CurrentPlace s) -> s.spots().get(0).universe())
                         .thenComparingInt(s -> s.spots().get(0).first())
-                        .thenComparingInt(Sitting::index))
+                        .thenComparingInt(CurrentPlace::index))
                 .toList();
         forcedPoints = sittings.stream()
                 .filter(s -> s.trouble().isPresent())
-                .mapToInt(Sitting::weight)
+                .mapToInt(CurrentPlace::weight)
                 .sum();
     }
 
@@ -86,12 +87,12 @@ final class MakeRoom {
 
     private Optional<Room> byLifting(WhoStays.Choice hoped) {
         TreeSet<Integer> stay = new TreeSet<>(hoped.stay());
-        List<Sitting> cheapFirst = open.stream()
+        List<CurrentPlace> cheapFirst = open.stream()
                 .filter(s -> stay.contains(s.index()))
-                .sorted(Comparator.comparingInt(Sitting::weight))
+                .sorted(Comparator.comparingInt(CurrentPlace::weight))
                 .toList();
         int lifts = fewestLifts(cheapFirst, stay);
-        List<Sitting> lifted = cheapFirst.subList(0, lifts);
+        List<CurrentPlace> lifted = cheapFirst.subList(0, lifts);
         lifted.forEach(s -> stay.remove(s.index()));
         Try tried = pack(stay);
         if (tried.starts().isEmpty()) {
@@ -111,7 +112,7 @@ final class MakeRoom {
     }
 
     /** How many of the cheapest must be lifted at least so that the rest is packed; all of them where that is not enough. */
-    private int fewestLifts(List<Sitting> cheapFirst, Set<Integer> stay) {
+    private int fewestLifts(List<CurrentPlace> cheapFirst, Set<Integer> stay) {
         int low = 0;
         int high = cheapFirst.size();
         while (low < high) {
@@ -131,7 +132,7 @@ final class MakeRoom {
         return forcedPoints
                 + open.stream()
                         .filter(s -> !stay.contains(s.index()))
-                        .mapToInt(Sitting::weight)
+                        .mapToInt(CurrentPlace::weight)
                         .sum();
     }
 
@@ -148,7 +149,7 @@ final class MakeRoom {
         if (at == open.size()) {
             return left == 0 ? fitting(stay, points) : Optional.empty();
         }
-        Sitting next = open.get(at);
+        CurrentPlace next = open.get(at);
         int gap = asked.wish().spacing().gap();
         boolean mayStay = stay.stream().noneMatch(s -> open.get(s).meets(next, gap));
         if (left > 0 || !mayStay) {
@@ -197,21 +198,23 @@ final class MakeRoom {
 
     private Try pack(Set<Integer> stay) {
         packingsLeft--;
-        Ground ground = asked.ground();
+        JobSpace ground = asked.ground();
         Set<Integer> keptRuns = LeastChange.seat(open, stay, ground);
-        List<Run> lifted = asked.runs().stream()
+        List<BlockRun> lifted = asked.runs().stream()
                 .filter(r -> !keptRuns.contains(r.index()) && !asked.forced().containsKey(r.index()))
                 .toList();
         if (lifted.isEmpty()) {
             return new Try(Optional.of(Map.of()), true);
         }
-        boolean oneCompany = asked.runs().stream().map(Run::company).distinct().count() == 1
-                && ground.inUse().stream()
-                        .allMatch(u -> ground.floor(u).accepts(lifted.get(0).company()));
+        boolean oneCompany =
+                asked.runs().stream().map(BlockRun::company).distinct().count() == 1
+                        && ground.inUse().stream()
+                                .allMatch(u ->
+                                        ground.floor(u).accepts(lifted.get(0).company()));
         return oneCompany ? packAll(ground, lifted) : packByCompany(lifted, ground);
     }
 
-    private Try packAll(Ground ground, List<Run> lifted) {
+    private Try packAll(JobSpace ground, List<BlockRun> lifted) {
         List<Integer> universes =
                 allowed(ground).stream().filter(u -> !ground.holes(u).isEmpty()).toList();
         Packer.Result result =
@@ -222,13 +225,13 @@ final class MakeRoom {
     }
 
     /** One company after the other, which proves nothing when it fails. */
-    private Try packByCompany(List<Run> lifted, Ground ground) {
+    private Try packByCompany(List<BlockRun> lifted, JobSpace ground) {
         Map<Integer, StartAddress> starts = new TreeMap<>(new NearPlaces(ground).place(lifted));
         return starts.size() == lifted.size() ? new Try(Optional.of(starts), true) : new Try(Optional.empty(), false);
     }
 
     /** The universes that are allowed, at most as many as there are runs and some. */
-    private List<Integer> allowed(Ground ground) {
+    private List<Integer> allowed(JobSpace ground) {
         List<Integer> universes = new ArrayList<>();
         Optional<Integer> at = ground.allowedFrom(Slot.FIRST);
         int most = asked.runs().size() + ground.highest();

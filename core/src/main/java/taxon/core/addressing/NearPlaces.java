@@ -14,17 +14,17 @@ import taxon.core.dmx.StartAddress;
  * full for a length once is not searched for that length again.
  */
 final class NearPlaces {
-    private final Ground ground;
+    private final JobSpace ground;
     private final Map<Integer, Integer> tooLong = new HashMap<>();
 
-    NearPlaces(Ground ground) {
+    NearPlaces(JobSpace ground) {
         this.ground = ground;
     }
 
     /** Places all of them; those that find no place are not in it. */
-    Map<Integer, StartAddress> place(List<Run> runs) {
+    Map<Integer, StartAddress> place(List<BlockRun> runs) {
         Map<Integer, StartAddress> starts = new TreeMap<>();
-        for (Run run : runs) {
+        for (BlockRun run : runs) {
             Optional<StartAddress> start = run.length() > ground.lastSlot() ? Optional.empty() : near(run);
             start.ifPresent(a -> {
                 ground.take(a, run);
@@ -34,7 +34,7 @@ final class NearPlaces {
         return starts;
     }
 
-    private Optional<StartAddress> near(Run run) {
+    private Optional<StartAddress> near(BlockRun run) {
         Optional<StartAddress> wish = run.blocks().get(0).start();
         return wish.flatMap(w -> stays(run, w))
                 .or(() -> wish.flatMap(
@@ -44,11 +44,11 @@ final class NearPlaces {
     }
 
     /** Where it was, though off the round starts, if nothing is in the way any more. */
-    private Optional<StartAddress> stays(Run run, StartAddress now) {
+    private Optional<StartAddress> stays(BlockRun run, StartAddress now) {
         int universe = now.universe().number();
         int first = now.slot().number();
-        Floor floor = ground.floor(universe);
-        boolean free = (run.shares() || Sittings.isTogether(run.blocks()))
+        UniverseSpace floor = ground.floor(universe);
+        boolean free = (run.shares() || CurrentPlaces.isTogether(run.blocks()))
                 && ground.wish().universes().holds(now.universe())
                 && first + run.length() - 1 <= ground.lastSlot()
                 && floor.accepts(run.company())
@@ -56,7 +56,7 @@ final class NearPlaces {
         return free ? Optional.of(now) : Optional.empty();
     }
 
-    private Optional<StartAddress> firstOn(int universe, Run run) {
+    private Optional<StartAddress> firstOn(int universe, BlockRun run) {
         if (run.length() >= tooLong.getOrDefault(universe, Integer.MAX_VALUE)
                 || !ground.floor(universe).accepts(run.company())) {
             return Optional.empty();
@@ -68,7 +68,7 @@ final class NearPlaces {
         return found;
     }
 
-    private Optional<StartAddress> firstOfAll(Run run) {
+    private Optional<StartAddress> firstOfAll(BlockRun run) {
         Optional<Integer> at = ground.allowedFrom(Slot.FIRST);
         while (at.isPresent()) {
             Optional<StartAddress> found = firstOn(at.get(), run);

@@ -14,7 +14,7 @@ import taxon.core.packing.FewestBins;
 import taxon.core.packing.Filling;
 import taxon.core.packing.Grain;
 import taxon.core.packing.Hole;
-import taxon.core.packing.Lot;
+import taxon.core.packing.ItemKind;
 import taxon.core.packing.Packed;
 
 /**
@@ -22,11 +22,11 @@ import taxon.core.packing.Packed;
  * out in the order of their types and of the request, and in each hole those of one type stand together.
  */
 final class Packer {
-    private final Ground ground;
+    private final JobSpace ground;
     private final ToIntFunction<Integer> loadLeft;
 
     /** @param loadLeft how much the line of a universe still takes */
-    Packer(Ground ground, ToIntFunction<Integer> loadLeft) {
+    Packer(JobSpace ground, ToIntFunction<Integer> loadLeft) {
         this.ground = ground;
         this.loadLeft = loadLeft;
     }
@@ -57,14 +57,14 @@ final class Packer {
      *
      * @param others in the order in which they are preferred
      */
-    Result pack(List<Run> runs, List<Integer> given, List<Integer> others, long steps) {
-        TreeMap<Alike, List<Run>> alike = new TreeMap<>();
+    Result pack(List<BlockRun> runs, List<Integer> given, List<Integer> others, long steps) {
+        TreeMap<Alike, List<BlockRun>> alike = new TreeMap<>();
         runs.forEach(r -> alike.computeIfAbsent(new Alike(r.length(), limited(r.load())), a -> new ArrayList<>())
                 .add(r));
-        List<Lot> lots = new ArrayList<>();
-        List<Deque<Run>> queues = new ArrayList<>();
+        List<ItemKind> lots = new ArrayList<>();
+        List<Deque<BlockRun>> queues = new ArrayList<>();
         alike.forEach((a, list) -> {
-            lots.add(new Lot(a.length(), a.load(), list.size()));
+            lots.add(new ItemKind(a.length(), a.load(), list.size()));
             queues.add(new ArrayDeque<>(list.stream().sorted(byType()).toList()));
         });
         Packed packed = FewestBins.pack(ground.grain(), lots, bins(given), bins(others), steps);
@@ -82,11 +82,11 @@ final class Packer {
         return ground.wish().unitsPerLine().isPresent() ? load : 0;
     }
 
-    private static Comparator<Run> byType() {
-        return Comparator.comparing((Run r) -> r.type().id())
+    private static Comparator<BlockRun> byType() {
+        return Comparator.comparing((BlockRun r) -> r.type().id())
                 .thenComparing(r -> r.blocks().get(0).mode().name())
                 .thenComparingInt(r -> r.blocks().get(0).ref().block())
-                .thenComparingInt(Run::index);
+                .thenComparingInt(BlockRun::index);
     }
 
     private List<Bin> bins(List<Integer> universes) {
@@ -96,7 +96,7 @@ final class Packer {
     }
 
     /** Universe by universe in ascending order, so that what comes first in the request lies first in the rig. */
-    private Map<Integer, StartAddress> handOut(Filling filling, List<Integer> universes, List<Deque<Run>> queues) {
+    private Map<Integer, StartAddress> handOut(Filling filling, List<Integer> universes, List<Deque<BlockRun>> queues) {
         Map<Integer, StartAddress> starts = new TreeMap<>();
         List<Integer> ascending = new ArrayList<>();
         for (int i = 0; i < universes.size(); i++) {
@@ -106,7 +106,7 @@ final class Packer {
         for (int bin : ascending) {
             List<Hole> holes = ground.holes(universes.get(bin));
             for (int h = 0; h < holes.size(); h++) {
-                List<Run> here = new ArrayList<>();
+                List<BlockRun> here = new ArrayList<>();
                 List<Integer> counts = filling.byBin().get(bin).get(h);
                 for (int lot = 0; lot < counts.size(); lot++) {
                     for (int i = 0; i < counts.get(lot); i++) {
@@ -119,19 +119,19 @@ final class Packer {
         return starts;
     }
 
-    private void lay(List<Run> runs, int universe, Hole hole, Map<Integer, StartAddress> starts) {
+    private void lay(List<BlockRun> runs, int universe, Hole hole, Map<Integer, StartAddress> starts) {
         int slot = hole.first();
-        for (Run run : fitting(inTypes(runs), hole)) {
+        for (BlockRun run : fitting(inTypes(runs), hole)) {
             starts.put(run.index(), StartAddress.of(universe, slot));
             slot += ground.grain().pace(run.length());
         }
     }
 
     /** The runs of each type together; the type whose first run comes first in the request stands first. */
-    private static List<List<Run>> inTypes(List<Run> runs) {
-        Map<List<Object>, List<Run>> byType = new TreeMap<>(Comparator.comparing(Object::toString));
+    private static List<List<BlockRun>> inTypes(List<BlockRun> runs) {
+        Map<List<Object>, List<BlockRun>> byType = new TreeMap<>(Comparator.comparing(Object::toString));
         runs.stream()
-                .sorted(Comparator.comparingInt(Run::index))
+                .sorted(Comparator.comparingInt(BlockRun::index))
                 .forEach(r -> byType.computeIfAbsent(
                                 List.of(
                                         r.type().id(),
@@ -145,9 +145,9 @@ final class Packer {
     }
 
     /** On a coarse grain the last run decides whether all fit: a type comes last whose run may reach to the end. */
-    private List<Run> fitting(List<List<Run>> types, Hole hole) {
+    private List<BlockRun> fitting(List<List<BlockRun>> types, Hole hole) {
         for (int last = types.size() - 1; last >= 0; last--) {
-            List<Run> order = new ArrayList<>();
+            List<BlockRun> order = new ArrayList<>();
             for (int i = 0; i < types.size(); i++) {
                 order.addAll(i == last ? List.of() : types.get(i));
             }
@@ -159,10 +159,10 @@ final class Packer {
         return types.stream().flatMap(List::stream).toList();
     }
 
-    private boolean fits(List<Run> order, Hole hole) {
+    private boolean fits(List<BlockRun> order, Hole hole) {
         Grain grain = ground.grain();
         int slot = hole.first();
-        for (Run run : order) {
+        for (BlockRun run : order) {
             if (slot + run.length() - 1 > hole.last()) {
                 return false;
             }

@@ -20,11 +20,11 @@ public final class Planner {
 
     /** A plan for the request, in the style that its wish names. */
     public static Proposal propose(Plan plan, PlacementRequest request) {
-        Asked asked = Asked.of(plan, request);
+        ResolvedRequest asked = ResolvedRequest.of(plan, request);
         return new ProposalMaker(asked, lay(asked)).make();
     }
 
-    private static Layout lay(Asked asked) {
+    private static Layout lay(ResolvedRequest asked) {
         return switch (asked.wish().style()) {
             case IN_ORDER -> InOrder.lay(asked, asked.ground());
             case FEWEST_UNIVERSES -> Fewest.lay(asked, asked.ground());

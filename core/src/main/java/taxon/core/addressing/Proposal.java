@@ -194,7 +194,7 @@ public record Proposal(
         record NotAllowed(UniverseNumber universe) implements Trouble {}
 
         /** Others are on its universe from which the wish keeps it apart. */
-        record Apart(Company here, Company other) implements Trouble {}
+        record Apart(SharingClass here, SharingClass other) implements Trouble {}
 
         /** What shares an address with it lies elsewhere. */
         record ShareApart() implements Trouble {}
@@ -215,7 +215,7 @@ public record Proposal(
         /** @param largest the longest run still free there */
         record Full(int needed, int largest) implements Why {}
 
-        record Split(Company left, Company begun) implements Why {}
+        record Split(SharingClass left, SharingClass begun) implements Why {}
 
         record LineFull(int units) implements Why {}
 

@@ -30,17 +30,17 @@ import taxon.core.rig.ShareEdits;
 
 /** Turns a layout into a proposal: moves with their reasons, what stays, what finds no place, the price. */
 final class ProposalMaker {
-    private final Asked asked;
+    private final ResolvedRequest asked;
     private final Layout layout;
-    private final Ground ground;
+    private final JobSpace ground;
     private final Set<FixtureKey> halves = new HashSet<>();
-    private final List<Run> placed = new ArrayList<>();
+    private final List<BlockRun> placed = new ArrayList<>();
     private final List<Move> moves = new ArrayList<>();
     private final List<PlannedBlock> stays = new ArrayList<>();
     private final Map<BlockRef, Optional<StartAddress>> addresses = new LinkedHashMap<>();
     private final Map<FixtureKey, boolean[]> moved = new LinkedHashMap<>();
 
-    ProposalMaker(Asked asked, Layout layout) {
+    ProposalMaker(ResolvedRequest asked, Layout layout) {
         this.asked = asked;
         this.layout = layout;
         ground = asked.ground();
@@ -68,24 +68,24 @@ final class ProposalMaker {
     }
 
     private void findHalves() {
-        for (Run run : asked.runs()) {
+        for (BlockRun run : asked.runs()) {
             if (layout.start(run).isEmpty() && !layout.keeps(run)) {
                 run.fixtures().forEach(f -> halves.add(f.key()));
             }
         }
-        for (Run run : asked.runs()) {
+        for (BlockRun run : asked.runs()) {
             if (isPlaced(run)) {
                 placed.add(run);
             }
         }
     }
 
-    private boolean isPlaced(Run run) {
+    private boolean isPlaced(BlockRun run) {
         boolean found = layout.start(run).isPresent() || layout.keeps(run);
         return found && (run.shares() || !halves.contains(run.fixture().key()));
     }
 
-    private void add(Run run, Reasons reasons) {
+    private void add(BlockRun run, Reasons reasons) {
         if (!isPlaced(run)) {
             run.blocks().stream().filter(b -> b.start().isPresent()).forEach(b -> change(b, Optional.empty()));
         } else if (layout.keeps(run)) {
@@ -95,7 +95,7 @@ final class ProposalMaker {
         }
     }
 
-    private void addBlocks(Run run, StartAddress start, Reason first) {
+    private void addBlocks(BlockRun run, StartAddress start, Reason first) {
         int slot = start.slot().number();
         Reason reason = first;
         for (PlannedBlock block : run.blocks()) {
@@ -125,11 +125,11 @@ final class ProposalMaker {
     }
 
     private void seatAll() {
-        for (Run run : placed) {
+        for (BlockRun run : placed) {
             if (layout.keeps(run)) {
                 run.blocks()
                         .forEach(b ->
-                                ground.take(b.start().orElseThrow(), b.footprint(), run.company(), Ground.load(b)));
+                                ground.take(b.start().orElseThrow(), b.footprint(), run.company(), JobSpace.load(b)));
             } else if (!asked.forced().containsKey(run.index())) {
                 ground.take(
                         layout.start(run).orElseThrow(),
@@ -151,7 +151,7 @@ final class ProposalMaker {
         return all;
     }
 
-    private NotPlaced notPlaced(Fixture fixture, Run run) {
+    private NotPlaced notPlaced(Fixture fixture, BlockRun run) {
         if (run.length() > ground.lastSlot()) {
             return NotPlaced.of(fixture, Obstacle.TOO_LONG, run.length());
         }
@@ -217,7 +217,7 @@ final class ProposalMaker {
         int free = 0;
         List<Integer> inUse = ground.inUse();
         for (int universe : inUse) {
-            Floor floor = ground.floor(universe);
+            UniverseSpace floor = ground.floor(universe);
             slots += floor.used();
             free += floor.free();
         }

@@ -122,7 +122,7 @@ public final class ProposalText {
     }
 
     /** Whose universe it is, in words. */
-    public static String words(Company company) {
+    public static String words(SharingClass company) {
         String rest = company.hazard() ? "what has a hazard" : "the rest";
         String named = company.of() + (company.hazard() ? " with a hazard" : "");
         return (company.of().isEmpty() ? rest : named) + (company.later() ? ", later blocks" : "");

@@ -13,30 +13,30 @@ import taxon.core.dmx.UniverseNumber;
 
 /** Says why each run lies where it lies: what it follows, what it goes round, what it begins. */
 final class Reasons {
-    private final Asked asked;
+    private final ResolvedRequest asked;
     private final Layout layout;
-    private final Ground before;
-    private final Map<Integer, Run> previous = new HashMap<>();
-    private final TreeMap<Integer, Run> lastOf = new TreeMap<>();
+    private final JobSpace before;
+    private final Map<Integer, BlockRun> previous = new HashMap<>();
+    private final TreeMap<Integer, BlockRun> lastOf = new TreeMap<>();
 
-    Reasons(Asked asked, Layout layout, List<Run> placed) {
+    Reasons(ResolvedRequest asked, Layout layout, List<BlockRun> placed) {
         this.asked = asked;
         this.layout = layout;
         before = asked.ground();
-        for (Run run : Layout.bySlot(placed, layout)) {
+        for (BlockRun run : Layout.bySlot(placed, layout)) {
             int universe = universe(run);
-            Run last = lastOf.put(universe, run);
+            BlockRun last = lastOf.put(universe, run);
             if (last != null) {
                 previous.put(run.index(), last);
             }
         }
     }
 
-    private int universe(Run run) {
+    private int universe(BlockRun run) {
         return layout.start(run).orElseThrow().universe().number();
     }
 
-    Reason of(Run run) {
+    Reason of(BlockRun run) {
         Optional<Reason> known = Optional.ofNullable(layout.reasons().get(run.index()));
         if (known.isPresent()) {
             return known.get();
@@ -50,7 +50,7 @@ final class Reasons {
                 .orElseGet(() -> first(run, start));
     }
 
-    private String sharedWith(Run run) {
+    private String sharedWith(BlockRun run) {
         return asked.plan().shares().stream()
                 .filter(s -> s.blocks().contains(run.blocks().get(0).ref()))
                 .flatMap(s -> s.blocks().stream())
@@ -61,7 +61,7 @@ final class Reasons {
                 .orElse("");
     }
 
-    private Reason behind(Run previousRun, StartAddress start) {
+    private Reason behind(BlockRun previousRun, StartAddress start) {
         int end = layout.start(previousRun).orElseThrow().slot().number() + previousRun.length() - 1;
         int slot = start.slot().number();
         return before.floor(start.universe().number()).isTakenBetween(end + 1, slot - 1)
@@ -69,7 +69,7 @@ final class Reasons {
                 : new Reason.Follows(previousRun.label(), Math.max(0, slot - end - 1));
     }
 
-    private Reason first(Run run, StartAddress start) {
+    private Reason first(BlockRun run, StartAddress start) {
         int slot = start.slot().number();
         int universe = start.universe().number();
         StartAddress from = asked.wish().from();
@@ -80,7 +80,8 @@ final class Reasons {
         if (start.equals(from)) {
             return new Reason.Start();
         }
-        Optional<Run> left = Optional.ofNullable(lastOf.lowerEntry(universe)).map(Map.Entry::getValue);
+        Optional<BlockRun> left =
+                Optional.ofNullable(lastOf.lowerEntry(universe)).map(Map.Entry::getValue);
         return left.filter(l -> l.company().equals(run.company()))
                 .<Reason>map(l -> new Reason.NextUniverse(UniverseNumber.of(universe(l)), run.length()))
                 .orElse(new Reason.Begins(start.universe()));

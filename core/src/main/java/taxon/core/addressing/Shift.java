@@ -75,11 +75,11 @@ public final class Shift {
                 .withSplit(Split.NONE, false)
                 .withBlocks(Blocks.OWN_RUN)
                 .within(to, UniverseSet.ALL);
-        Asked asked = Asked.of(plan, new PlacementRequest(Scope.CHOSEN, keys, byHand));
+        ResolvedRequest asked = ResolvedRequest.of(plan, new PlacementRequest(Scope.CHOSEN, keys, byHand));
         Map<BlockRef, StartAddress> wanted = of(blocks(plan, keys), held, to);
         Map<Integer, StartAddress> starts = new HashMap<>();
         Map<Integer, Reason> reasons = new HashMap<>();
-        for (Run run : asked.runs()) {
+        for (BlockRun run : asked.runs()) {
             Optional.ofNullable(asked.forced().get(run.index()))
                     .or(() -> Optional.ofNullable(wanted.get(run.blocks().get(0).ref())))
                     .ifPresent(a -> starts.put(run.index(), a));

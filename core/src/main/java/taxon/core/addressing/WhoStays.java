@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
-import taxon.core.addressing.Sitting.Spot;
+import taxon.core.addressing.CurrentPlace.Spot;
 import taxon.core.packing.KeepMost;
 import taxon.core.packing.KeepMost.Interval;
 
@@ -22,13 +22,13 @@ import taxon.core.packing.KeepMost.Interval;
 final class WhoStays {
     private static final int MOST_TRIES = 5_000;
 
-    private final List<Sitting> sittings;
-    private final Ground ground;
+    private final List<CurrentPlace> sittings;
+    private final JobSpace ground;
     private final int gap;
     private int triesLeft = MOST_TRIES;
     private boolean cutShort;
 
-    private WhoStays(List<Sitting> sittings, Ground ground) {
+    private WhoStays(List<CurrentPlace> sittings, JobSpace ground) {
         this.sittings = sittings;
         this.ground = ground;
         gap = ground.grain().gap();
@@ -40,19 +40,19 @@ final class WhoStays {
      */
     record Choice(Set<Integer> stay, int points, int atLeast) {}
 
-    static Choice of(List<Sitting> sittings, Ground ground) {
+    static Choice of(List<CurrentPlace> sittings, JobSpace ground) {
         return new WhoStays(sittings, ground).choose();
     }
 
     private Choice choose() {
-        Set<Integer> entangled = Entangled.among(sittings, gap);
+        Set<Integer> entangled = Conflicts.among(sittings, gap);
         Set<Integer> stay = new TreeSet<>();
         sittings.stream()
                 .filter(s -> s.trouble().isEmpty() && !entangled.contains(s.index()))
                 .forEach(s -> stay.add(s.index()));
         int points = 0;
         int atLeast = 0;
-        for (List<Sitting> part : parts(entangled)) {
+        for (List<CurrentPlace> part : parts(entangled)) {
             Part chosen = new Part(part);
             int free = chosen.cost(List.of());
             chosen.search(0, new ArrayList<>(), 0);
@@ -62,18 +62,18 @@ final class WhoStays {
         }
         int forced = sittings.stream()
                 .filter(s -> s.trouble().isPresent())
-                .mapToInt(Sitting::weight)
+                .mapToInt(CurrentPlace::weight)
                 .sum();
         return new Choice(stay, points + forced, atLeast + forced);
     }
 
     /** Those that meet somebody, parted so that nobody meets anybody of another part. */
-    private List<List<Sitting>> parts(Set<Integer> entangled) {
+    private List<List<CurrentPlace>> parts(Set<Integer> entangled) {
         Map<Integer, Integer> parents = new HashMap<>();
-        List<Sitting> open =
+        List<CurrentPlace> open =
                 sittings.stream().filter(s -> entangled.contains(s.index())).toList();
         Map<Integer, Integer> universeOfShare = new HashMap<>();
-        for (Sitting sitting : open) {
+        for (CurrentPlace sitting : open) {
             int root = root(parents, sitting.spots().get(0).universe());
             for (Spot spot : sitting.spots()) {
                 parents.put(root(parents, spot.universe()), root);
@@ -85,7 +85,7 @@ final class WhoStays {
                 }
             }
         }
-        TreeMap<Integer, List<Sitting>> parts = new TreeMap<>();
+        TreeMap<Integer, List<CurrentPlace>> parts = new TreeMap<>();
         open.forEach(s -> parts.computeIfAbsent(root(parents, s.spots().get(0).universe()), r -> new ArrayList<>())
                 .add(s));
         return List.copyOf(parts.values());
@@ -103,37 +103,38 @@ final class WhoStays {
 
     /** Fixtures that may meet each other. */
     private final class Part {
-        private final List<Sitting> tied;
-        private final TreeMap<Integer, List<Sitting>> plain = new TreeMap<>();
+        private final List<CurrentPlace> tied;
+        private final TreeMap<Integer, List<CurrentPlace>> plain = new TreeMap<>();
         private final int all;
         private Set<Integer> best = Set.of();
         private int bestCost = Integer.MAX_VALUE;
 
-        Part(List<Sitting> part) {
-            Comparator<Sitting> dearFirst = Comparator.comparingInt((Sitting s) -> -s.weight());
+        Part(List<CurrentPlace> part) {
+            Comparator<CurrentPlace> dearFirst = Comparator.comparingInt((CurrentPlace s) -> -s.weight());
             tied = part.stream()
                     .filter(s -> !s.isPlain())
-                    .sorted(dearFirst.thenComparingInt(Sitting::index))
+                    .sorted(dearFirst.thenComparingInt(CurrentPlace::index))
                     .toList();
             part.stream()
-                    .filter(Sitting::isPlain)
+                    .filter(CurrentPlace::isPlain)
                     .forEach(s -> plain.computeIfAbsent(s.spots().get(0).universe(), u -> new ArrayList<>())
                             .add(s));
             all = plain.values().stream()
                     .flatMap(List::stream)
-                    .mapToInt(Sitting::weight)
+                    .mapToInt(CurrentPlace::weight)
                     .sum();
         }
 
         /** What moving costs among the plain ones when these tied ones stay. */
-        int cost(List<Sitting> stay) {
-            return all - plainStaying(stay).stream().mapToInt(Sitting::weight).sum();
+        int cost(List<CurrentPlace> stay) {
+            return all
+                    - plainStaying(stay).stream().mapToInt(CurrentPlace::weight).sum();
         }
 
-        private List<Sitting> plainStaying(List<Sitting> stay) {
-            List<Sitting> staying = new ArrayList<>();
+        private List<CurrentPlace> plainStaying(List<CurrentPlace> stay) {
+            List<CurrentPlace> staying = new ArrayList<>();
             plain.forEach((universe, here) -> {
-                List<Sitting> open = here.stream()
+                List<CurrentPlace> open = here.stream()
                         .filter(s -> stay.stream().noneMatch(t -> t.meets(s, gap)))
                         .toList();
                 staying.addAll(bestOf(universe, open));
@@ -141,18 +142,18 @@ final class WhoStays {
             return staying;
         }
 
-        private List<Sitting> bestOf(int universe, List<Sitting> here) {
-            TreeMap<Company, List<Sitting>> companies = new TreeMap<>();
+        private List<CurrentPlace> bestOf(int universe, List<CurrentPlace> here) {
+            TreeMap<SharingClass, List<CurrentPlace>> companies = new TreeMap<>();
             here.forEach(s -> companies
                     .computeIfAbsent(s.spots().get(0).run().company(), c -> new ArrayList<>())
                     .add(s));
-            List<Sitting> best = List.of();
+            List<CurrentPlace> best = List.of();
             int weight = -1;
-            for (List<Sitting> company : companies.values()) {
+            for (List<CurrentPlace> company : companies.values()) {
                 if (ground.floor(universe)
                         .accepts(company.get(0).spots().get(0).run().company())) {
-                    List<Sitting> kept = kept(company);
-                    int sum = kept.stream().mapToInt(Sitting::weight).sum();
+                    List<CurrentPlace> kept = kept(company);
+                    int sum = kept.stream().mapToInt(CurrentPlace::weight).sum();
                     best = sum > weight ? kept : best;
                     weight = Math.max(sum, weight);
                 }
@@ -160,7 +161,7 @@ final class WhoStays {
             return best;
         }
 
-        private List<Sitting> kept(List<Sitting> company) {
+        private List<CurrentPlace> kept(List<CurrentPlace> company) {
             List<Interval> intervals = company.stream()
                     .map(s -> new Interval(
                             s.spots().get(0).first(), s.spots().get(0).last(), s.weight()))
@@ -169,15 +170,17 @@ final class WhoStays {
         }
 
         /** Goes on with the tied ones from {@code at}, those before it being decided. */
-        void search(int at, List<Sitting> stay, int moved) {
+        void search(int at, List<CurrentPlace> stay, int moved) {
             if (--triesLeft < 0) {
                 cutShort = true;
             }
             if (cutShort && bestCost < Integer.MAX_VALUE) {
                 return;
             }
-            List<Sitting> staying = plainStaying(stay);
-            int cost = moved + all - staying.stream().mapToInt(Sitting::weight).sum();
+            List<CurrentPlace> staying = plainStaying(stay);
+            int cost = moved
+                    + all
+                    - staying.stream().mapToInt(CurrentPlace::weight).sum();
             if (cost >= bestCost) {
                 return;
             }
@@ -188,7 +191,7 @@ final class WhoStays {
                 staying.forEach(s -> best.add(s.index()));
                 return;
             }
-            Sitting next = tied.get(at);
+            CurrentPlace next = tied.get(at);
             if (stay.stream().noneMatch(s -> s.meets(next, gap))) {
                 stay.add(next);
                 search(at + 1, stay, moved);

@@ -9,18 +9,18 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import taxon.core.arranging.ArrangingProposal.Move;
-import taxon.core.numbering.Reading;
+import taxon.core.length.Length;
+import taxon.core.numbering.ReadingOrder;
 import taxon.core.numbering.RigOrder;
 import taxon.core.numbering.UnitNumbers;
 import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
-import taxon.core.space.Length;
 
 /** Spreads units along their positions, each position by itself. */
 public final class Arranging {
-    private static final Reading ALONG = new Reading(Reading.By.POSITION, false, false);
+    private static final ReadingOrder ALONG = new ReadingOrder(ReadingOrder.By.POSITION, false, false);
 
     private final Plan plan;
     private final Spread spread;
@@ -71,7 +71,7 @@ public final class Arranging {
 
     private boolean isBeyond(Fixture fixture, Length offset) {
         return plan.position(fixture)
-                .stretch()
+                .geometry()
                 .length()
                 .filter(l -> 2 * Math.abs(offset.micrometres()) > l.micrometres())
                 .isPresent();

@@ -3,10 +3,10 @@ package taxon.core.arranging;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import taxon.core.length.Length;
 import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
-import taxon.core.space.Length;
 
 /**
  * Offsets, before they are given.

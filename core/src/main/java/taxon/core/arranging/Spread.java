@@ -1,6 +1,6 @@
 package taxon.core.arranging;
 
-import taxon.core.space.Length;
+import taxon.core.length.Length;
 
 /** A way of spreading units along a position; in their order there, from the left as the audience sees it. */
 public sealed interface Spread {

@@ -3,7 +3,7 @@ package taxon.core.finding;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import taxon.core.finding.Patch.Seat;
+import taxon.core.finding.SlotIndex.Seat;
 import taxon.core.rig.FixtureKey;
 
 /** Which of a row are out of step: as few as can be, by the longest ascending run (patience sorting). Time: n log n. */

@@ -31,7 +31,7 @@ public record PlanCheck(Map<Rule, List<Finding>> byRule) {
 
     /** Checks a plan against itself and against what the shop owns and doubts. */
     public static PlanCheck of(Plan plan, Shop shop) {
-        Patch patch = new Patch(plan);
+        SlotIndex patch = new SlotIndex(plan);
         SlotRules slots = new SlotRules(patch);
         WishRules wishes = new WishRules(patch);
         FixtureRules fixtures = new FixtureRules(plan);

@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 import taxon.core.dmx.UniverseNumber;
-import taxon.core.finding.Patch.Seat;
+import taxon.core.finding.SlotIndex.Seat;
 import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
 import taxon.core.network.SacnUniverse;
@@ -18,11 +18,11 @@ import taxon.core.rig.Universe;
 
 /** Rules about the way that universes leave. */
 final class RouteRules {
-    private final Patch patch;
+    private final SlotIndex patch;
     private final Plan plan;
     private final Optional<PortRef> freePort;
 
-    RouteRules(Patch patch) {
+    RouteRules(SlotIndex patch) {
         this.patch = patch;
         plan = patch.plan();
         freePort = freePort(plan);

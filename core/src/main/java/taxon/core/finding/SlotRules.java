@@ -8,16 +8,16 @@ import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
-import taxon.core.finding.Patch.Seat;
+import taxon.core.finding.SlotIndex.Seat;
 import taxon.core.rig.AddressEdits;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
 
 /** Rules about slots: shared, past the end, reserved. */
 final class SlotRules {
-    private final Patch patch;
+    private final SlotIndex patch;
 
-    SlotRules(Patch patch) {
+    SlotRules(SlotIndex patch) {
         this.patch = patch;
     }
 

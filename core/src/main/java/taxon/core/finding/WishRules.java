@@ -15,7 +15,7 @@ import taxon.core.addressing.RoomForMode;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
-import taxon.core.finding.Patch.Seat;
+import taxon.core.finding.SlotIndex.Seat;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.Spacing.Starts;
@@ -24,11 +24,11 @@ import taxon.core.rig.Wish.Style;
 
 /** Rules about what was asked for: gaps, headroom, room for longer modes, hazards apart. Each looks at one universe a time. */
 final class WishRules {
-    private final Patch patch;
+    private final SlotIndex patch;
     private final Wish wish;
 
     /** Where no wish is in force, only what holds without one is checked. */
-    WishRules(Patch patch) {
+    WishRules(SlotIndex patch) {
         this.patch = patch;
         wish = patch.plan().wish().orElse(Wish.USUAL);
     }

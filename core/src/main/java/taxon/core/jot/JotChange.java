@@ -14,18 +14,18 @@ import taxon.core.arranging.ArrangingProposal;
 import taxon.core.arranging.Spread;
 import taxon.core.dmx.AddressText;
 import taxon.core.grouping.IdRuns;
-import taxon.core.numbering.Reading;
+import taxon.core.length.Length;
+import taxon.core.length.LengthText;
+import taxon.core.numbering.ReadingOrder;
 import taxon.core.numbering.RigOrder;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureEdits;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Spacing;
-import taxon.core.rows.CellChange;
-import taxon.core.rows.FixtureColumn;
-import taxon.core.rows.RowWork;
-import taxon.core.space.Length;
-import taxon.core.space.LengthText;
+import taxon.core.rigtable.CellChange;
+import taxon.core.rigtable.FixtureColumn;
+import taxon.core.rigtable.TableWork;
 
 /** Reads lines that change fixtures which are there: verb, which, and what they shall be. */
 final class JotChange {
@@ -70,10 +70,10 @@ final class JotChange {
     private JotReading cells(String title, List<Fixture> fixtures, Function<Fixture, List<CellChange>> work) {
         List<CellChange> changes =
                 fixtures.stream().flatMap(f -> work.apply(f).stream()).toList();
-        List<String> fresh = RowWork.of(line.plan(), changes).newPositions().stream()
+        List<String> fresh = TableWork.of(line.plan(), changes).newPositions().stream()
                 .map(p -> p + " is a new position.")
                 .toList();
-        return line.changes(RowWork.edit(shortened(title), changes), fresh, keys(fixtures));
+        return line.changes(TableWork.edit(shortened(title), changes), fresh, keys(fixtures));
     }
 
     /** Many IDs would make a title that nobody reads. */
@@ -172,14 +172,14 @@ final class JotChange {
             return line.refused("“" + from + "” is no first ID for " + fixtures.size() + "; they take 1 to "
                     + FixtureId.LAST + ".");
         }
-        List<Fixture> order = RigOrder.of(line.plan(), fixtures, Reading.USUAL);
+        List<Fixture> order = RigOrder.of(line.plan(), fixtures, ReadingOrder.USUAL);
         List<CellChange> changes = new ArrayList<>();
         for (Fixture fixture : order) {
             changes.add(new CellChange(
                     fixture.key(), FixtureColumn.ID, String.valueOf(Integer.parseInt(from) + changes.size())));
         }
         String title = (fixtures.size() == 1 ? "1 fixture" : fixtures.size() + " fixtures") + " numbered from " + from;
-        return line.changes(RowWork.edit(title, changes), List.of(), keys(fixtures));
+        return line.changes(TableWork.edit(title, changes), List.of(), keys(fixtures));
     }
 
     private JotReading place(Set<FixtureKey> keys) {

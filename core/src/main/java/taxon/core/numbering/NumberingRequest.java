@@ -21,7 +21,7 @@ import taxon.core.rig.FixtureKey;
  */
 public record NumberingRequest(
         Set<FixtureKey> fixtures,
-        Reading reading,
+        ReadingOrder reading,
         Families families,
         int first,
         Room room,

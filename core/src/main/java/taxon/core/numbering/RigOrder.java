@@ -9,11 +9,11 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import taxon.core.numbering.Reading.By;
+import taxon.core.numbering.ReadingOrder.By;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
-import taxon.core.rig.Stretch.Point;
+import taxon.core.rig.PositionGeometry.Point;
 
 /**
  * Puts fixtures in the order of a reading. A fixture without an offset stands behind those with one, in the order of its unit
@@ -24,17 +24,17 @@ public final class RigOrder {
             Comparator.comparingInt(Fixture::unit).thenComparing(Fixture::key);
 
     private final Plan plan;
-    private final Reading reading;
+    private final ReadingOrder reading;
     private final Map<Integer, Integer> places = new HashMap<>();
 
-    private RigOrder(Plan plan, Reading reading) {
+    private RigOrder(Plan plan, ReadingOrder reading) {
         this.plan = plan;
         this.reading = reading;
         plan.positions().forEach(p -> places.put(p.number(), places.size()));
     }
 
     /** The fixtures in order. Time: n log n. */
-    public static List<Fixture> of(Plan plan, List<Fixture> fixtures, Reading reading) {
+    public static List<Fixture> of(Plan plan, List<Fixture> fixtures, ReadingOrder reading) {
         RigOrder order = new RigOrder(plan, reading);
         return switch (reading.by()) {
             case POSITION -> order.rows(fixtures, order::place);
@@ -86,12 +86,12 @@ public final class RigOrder {
 
     private Point point(Fixture fixture) {
         Position position = plan.position(fixture);
-        return position.stretch().at(fixture.offset().orElseThrow());
+        return position.geometry().at(fixture.offset().orElseThrow());
     }
 
     /** All of one position are one row, and so are positions whose middles lie in one half metre upstage. */
     private int row(Fixture fixture) {
-        double upstage = plan.position(fixture).stretch().upstage().inMetres();
+        double upstage = plan.position(fixture).geometry().upstage().inMetres();
         return (int) Math.floor(upstage * 2 + 0.5);
     }
 }

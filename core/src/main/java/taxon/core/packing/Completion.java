@@ -18,7 +18,7 @@ final class Completion {
     /** How deep the search may call itself: a step for each lot of each hole. Deeper puzzles are left undecided. */
     private static final int DEEPEST = 3_000;
 
-    private final Puzzle puzzle;
+    private final PackingProblem puzzle;
     private final int[] left;
     private final int[] load;
     private final int[][] fills;
@@ -83,7 +83,7 @@ final class Completion {
         }
     }
 
-    private Completion(Puzzle puzzle, long steps) {
+    private Completion(PackingProblem puzzle, long steps) {
         this.puzzle = puzzle;
         left = puzzle.counts();
         load = puzzle.bins.stream().mapToInt(Bin::load).toArray();
@@ -100,7 +100,7 @@ final class Completion {
         stepsLeft = steps;
     }
 
-    static Answer decide(Puzzle puzzle, long steps) {
+    static Answer decide(PackingProblem puzzle, long steps) {
         if ((long) puzzle.holes() * (puzzle.lots.size() + 2) > DEEPEST) {
             return Answer.undecided(0);
         }

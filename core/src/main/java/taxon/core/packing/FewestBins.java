@@ -13,7 +13,7 @@ import taxon.core.packing.Completion.Verdict;
  *
  * <p>Guarantee: the packing is legal; {@link Packed#atLeast} is a lower bound, by L2 or by a search that came to its end.
  * Two quick packings come first; only where the better one is above the bound are bins counted up from the bound, each
- * count decided by {@link Completion} and {@link Fractions}.
+ * count decided by {@link Completion} and {@link LinearRelaxation}.
  */
 public final class FewestBins {
     /** Steps of a search before it is given up: some tenths of a second. */
@@ -25,13 +25,13 @@ public final class FewestBins {
     private static final long NUMBERS_A_STEP = 200;
 
     private final Grain grain;
-    private final List<Lot> lots;
+    private final List<ItemKind> lots;
     private final List<Bin> all;
     private final int given;
     private final List<Integer> roomiestOthers;
     private long stepsLeft;
 
-    private FewestBins(Grain grain, List<Lot> lots, List<Bin> given, List<Bin> others, long steps) {
+    private FewestBins(Grain grain, List<ItemKind> lots, List<Bin> given, List<Bin> others, long steps) {
         this.grain = grain;
         this.lots = lots;
         this.given = given.size();
@@ -52,7 +52,7 @@ public final class FewestBins {
      * @param others in the order in which they are preferred; those used need not be the first when the first are narrower
      * @param steps how long to search at most
      */
-    public static Packed pack(Grain grain, List<Lot> lots, List<Bin> given, List<Bin> others, long steps) {
+    public static Packed pack(Grain grain, List<ItemKind> lots, List<Bin> given, List<Bin> others, long steps) {
         return new FewestBins(grain, lots, given, others, steps).best();
     }
 
@@ -105,13 +105,13 @@ public final class FewestBins {
     }
 
     /** A short search first; then fractions, which prove or show the way; then the long search. */
-    private Answer search(Puzzle puzzle) {
+    private Answer search(PackingProblem puzzle) {
         Answer soon = Completion.decide(puzzle, Math.min(stepsLeft, FIRST_STEPS));
         if (soon.verdict() != Verdict.UNDECIDED) {
             return soon;
         }
         long numbers = (stepsLeft - soon.steps()) * NUMBERS_A_STEP / 2;
-        Fractions fractions = Fractions.of(puzzle.counts(), puzzle.cells, puzzle.most, numbers);
+        LinearRelaxation fractions = LinearRelaxation.of(puzzle.counts(), puzzle.cells, puzzle.most, numbers);
         long steps = soon.steps() + fractions.effort() / NUMBERS_A_STEP;
         if (fractions.isForbidden()) {
             return Answer.never(steps);
@@ -141,8 +141,8 @@ public final class FewestBins {
                                 .allMatch(i -> least.isAsRoomyAs(all.get(i), grain)));
     }
 
-    private Puzzle puzzle(List<Integer> order) {
-        return new Puzzle(grain, lots, order.stream().map(all::get).toList());
+    private PackingProblem puzzle(List<Integer> order) {
+        return new PackingProblem(grain, lots, order.stream().map(all::get).toList());
     }
 
     /** A filling of some bins as a filling of all. */
@@ -159,7 +159,7 @@ public final class FewestBins {
     private Packed quick(List<Integer> othersInOrder, int bound) {
         List<Integer> order = new ArrayList<>(IntStream.range(0, given).boxed().toList());
         order.addAll(othersInOrder);
-        Puzzle puzzle = puzzle(order);
+        PackingProblem puzzle = puzzle(order);
         Packed byLength = packed(QuickFill.bestFit(puzzle, given), order, bound);
         return isBest(byLength, bound) ? byLength : better(byLength, packed(QuickFill.fullest(puzzle), order, bound));
     }
@@ -188,7 +188,7 @@ public final class FewestBins {
      * each hole of a given bin as such a bin that is part filled; L2 counts those bins.
      */
     private int bound() {
-        Puzzle puzzle = puzzle(IntStream.range(0, all.size()).boxed().toList());
+        PackingProblem puzzle = puzzle(IntStream.range(0, all.size()).boxed().toList());
         int[] widthOfBin = new int[all.size()];
         IntStream.range(0, puzzle.holes()).forEach(h -> widthOfBin[puzzle.binOf[h]] += puzzle.most[h]);
         int[] givenHoles = IntStream.range(0, puzzle.holes())

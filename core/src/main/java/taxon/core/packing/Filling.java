@@ -16,7 +16,7 @@ public record Filling(List<List<List<Integer>>> byBin, List<Integer> left) {
         left = List.copyOf(left);
     }
 
-    static Filling of(Puzzle puzzle, int[][] fills, int[] left) {
+    static Filling of(PackingProblem puzzle, int[][] fills, int[] left) {
         List<List<List<Integer>>> byBin = new ArrayList<>();
         puzzle.bins.forEach(b -> byBin.add(new ArrayList<>()));
         for (int h = 0; h < fills.length; h++) {

@@ -7,12 +7,12 @@ import java.util.TreeSet;
 
 /** Two quick ways of packing. Neither proves anything. */
 final class QuickFill {
-    private final Puzzle puzzle;
+    private final PackingProblem puzzle;
     private final int[] left;
     private final int[] load;
     private final int[][] fills;
 
-    private QuickFill(Puzzle puzzle) {
+    private QuickFill(PackingProblem puzzle) {
         this.puzzle = puzzle;
         left = puzzle.counts();
         load = puzzle.bins.stream().mapToInt(Bin::load).toArray();
@@ -25,7 +25,7 @@ final class QuickFill {
      *
      * @param given how many of the first bins may be used from the outset
      */
-    static Filling bestFit(Puzzle puzzle, int given) {
+    static Filling bestFit(PackingProblem puzzle, int given) {
         QuickFill fill = new QuickFill(puzzle);
         fill.bestFit(given);
         return Filling.of(puzzle, fill.fills, fill.left);
@@ -120,7 +120,7 @@ final class QuickFill {
      * Hole by hole, each as full as it goes, beginning with the longest run that fits it (after Gupta and Ho: A new heuristic
      * algorithm for the one-dimensional bin-packing problem, 1999, from memory). Time: holes × lots.
      */
-    static Filling fullest(Puzzle puzzle) {
+    static Filling fullest(PackingProblem puzzle) {
         QuickFill fill = new QuickFill(puzzle);
         for (int hole = 0; hole < puzzle.holes(); hole++) {
             fill.fullest(hole);

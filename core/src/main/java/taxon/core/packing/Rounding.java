@@ -5,7 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
-import taxon.core.packing.Fractions.Pattern;
+import taxon.core.packing.LinearRelaxation.Pattern;
 
 /**
  * Looks for a whole filling near one in fractions: patterns of which there are whole ones are taken, the rest is asked about
@@ -21,7 +21,7 @@ final class Rounding {
     /** A number of holes this near below a whole one is that. */
     private static final double NEAR = 1e-6;
 
-    private final Puzzle puzzle;
+    private final PackingProblem puzzle;
     private final int[] left;
     private final int[][] fills;
     private final boolean[] done;
@@ -35,7 +35,7 @@ final class Rounding {
      */
     record Found(Optional<Filling> filling, long effort) {}
 
-    private Rounding(Puzzle puzzle, long effort) {
+    private Rounding(PackingProblem puzzle, long effort) {
         this.puzzle = puzzle;
         left = puzzle.counts();
         fills = new int[puzzle.holes()][puzzle.lots.size()];
@@ -49,7 +49,7 @@ final class Rounding {
      * @param fractions of this puzzle
      * @param effort for all linear programmes together, in numbers touched
      */
-    static Found of(Puzzle puzzle, Fractions fractions, long effort) {
+    static Found of(PackingProblem puzzle, LinearRelaxation fractions, long effort) {
         List<Pattern> patterns = byShare(fractions.patterns());
         long left = effort;
         for (int n = 0; n < Math.min(BEGINNINGS, patterns.size()); n++) {
@@ -80,7 +80,7 @@ final class Rounding {
                 return true;
             }
             int[] most = Arrays.stream(rest).map(h -> puzzle.most[h]).toArray();
-            Fractions now = Fractions.of(left, puzzle.cells, most, effortLeft);
+            LinearRelaxation now = LinearRelaxation.of(left, puzzle.cells, most, effortLeft);
             effortLeft -= now.effort();
             if (!take(byShare(now.patterns()))) {
                 return false;

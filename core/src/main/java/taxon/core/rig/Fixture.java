@@ -11,9 +11,9 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.Facts.Hazard;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeId;
+import taxon.core.length.Length;
 import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Refusal.Fault;
-import taxon.core.space.Length;
 import taxon.core.text.Texts;
 
 /**

@@ -6,11 +6,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import taxon.core.length.Length;
 import taxon.core.rig.Edit.Changed;
 import taxon.core.rig.Edit.Outcome;
 import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Refusal.Fault;
-import taxon.core.space.Length;
 
 /** Edits of what hangs where: adding, changing and taking away fixtures. */
 public final class FixtureEdits {

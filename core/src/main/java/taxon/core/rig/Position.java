@@ -14,7 +14,8 @@ import taxon.core.text.Texts;
  * @param rank where it stands in the order of positions, 1 or more; equal ranks are ordered by number
  * @param uuid by which scene files know it, where one does
  */
-public record Position(int number, String name, PositionKind kind, Stretch stretch, int rank, Optional<UUID> uuid)
+public record Position(
+        int number, String name, PositionKind kind, PositionGeometry geometry, int rank, Optional<UUID> uuid)
         implements Element {
     /** The order in which a rig is read: by rank, then by number. */
     public static final Comparator<Position> ORDER =
@@ -32,29 +33,29 @@ public record Position(int number, String name, PositionKind kind, Stretch stret
 
     /** A position of which only the name is known. */
     public Position(int number, String name) {
-        this(number, name, PositionKind.UNSAID, Stretch.UNSAID);
+        this(number, name, PositionKind.UNSAID, PositionGeometry.UNSAID);
     }
 
     /** A position that stands where its number puts it. */
-    public Position(int number, String name, PositionKind kind, Stretch stretch) {
-        this(number, name, kind, stretch, number, Optional.empty());
+    public Position(int number, String name, PositionKind kind, PositionGeometry geometry) {
+        this(number, name, kind, geometry, number, Optional.empty());
     }
 
     public Position withRank(int changed) {
-        return new Position(number, name, kind, stretch, changed, uuid);
+        return new Position(number, name, kind, geometry, changed, uuid);
     }
 
-    public Position withStretch(Stretch changed) {
+    public Position withGeometry(PositionGeometry changed) {
         return new Position(number, name, kind, changed, rank, uuid);
     }
 
     /** The same place, called and described otherwise. */
-    public Position described(String changedName, PositionKind changedKind, Stretch changedStretch) {
-        return new Position(number, changedName, changedKind, changedStretch, rank, uuid);
+    public Position described(String changedName, PositionKind changedKind, PositionGeometry changedGeometry) {
+        return new Position(number, changedName, changedKind, changedGeometry, rank, uuid);
     }
 
     public Position withUuid(UUID known) {
-        return new Position(number, name, kind, stretch, rank, Optional.of(known));
+        return new Position(number, name, kind, geometry, rank, Optional.of(known));
     }
 
     @Override

@@ -22,7 +22,7 @@ public final class PositionEdits {
             return isTaken(plan, position)
                     ? Edit.refuse(new Refusal("position name", position.name(), Fault.TAKEN, "another position"))
                     : new Changed(
-                            plan.with(known.get().described(position.name(), position.kind(), position.stretch())));
+                            plan.with(known.get().described(position.name(), position.kind(), position.geometry())));
         });
     }
 
@@ -33,10 +33,10 @@ public final class PositionEdits {
     }
 
     /** Adds a position behind all others; its number and rank are given here. */
-    public static Edit add(String name, PositionKind kind, Stretch stretch) {
+    public static Edit add(String name, PositionKind kind, PositionGeometry geometry) {
         return new Edit(name + " added", plan -> {
             int number = plan.nextNumber(Kind.POSITION);
-            Position made = new Position(number, name, kind, stretch).withRank(lastRank(plan) + 1);
+            Position made = new Position(number, name, kind, geometry).withRank(lastRank(plan) + 1);
             return isTaken(plan, made)
                     ? Edit.refuse(new Refusal("position name", name, Fault.TAKEN, "another position"))
                     : new Changed(plan.with(made));

@@ -1,6 +1,6 @@
 package taxon.core.rig;
 
-import taxon.core.space.LengthUnit;
+import taxon.core.length.LengthUnit;
 
 /**
  * How the rig of a job is shown.

@@ -16,6 +16,7 @@ import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.history.ChangeLine;
 import taxon.core.history.ChangeLines;
+import taxon.core.length.Length;
 import taxon.core.rig.Edit;
 import taxon.core.rig.Element;
 import taxon.core.rig.ElementKey;
@@ -27,7 +28,6 @@ import taxon.core.rig.Plan;
 import taxon.core.rig.PlanDelta;
 import taxon.core.rig.RigType;
 import taxon.core.rig.Traits;
-import taxon.core.space.Length;
 import taxon.core.text.Texts;
 
 /**
@@ -125,7 +125,7 @@ public final class SceneMerge {
     }
 
     private Length along(SceneFixture fixture, ScenePoint point) {
-        return StretchFit.along(places.of(fixture).stretch(), point);
+        return GeometryFit.along(places.of(fixture).geometry(), point);
     }
 
     private void merge(SceneFixture wanted) {
@@ -145,7 +145,7 @@ public final class SceneMerge {
         Fixture merged = known.map(f -> changed(f, wanted, type.get())).orElseGet(() -> made(wanted, type.get()));
         fixtures.add(merged);
         wanted.point()
-                .filter(p -> StretchFit.beside(places.of(wanted).stretch(), p) > FAR)
+                .filter(p -> GeometryFit.beside(places.of(wanted).geometry(), p) > FAR)
                 .ifPresent(p -> beside.add(merged.label()));
     }
 

@@ -10,8 +10,8 @@ import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
 import taxon.core.rig.PositionEdits;
+import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionKind;
-import taxon.core.rig.Stretch;
 import taxon.core.text.Texts;
 
 /**
@@ -61,11 +61,11 @@ final class ScenePlaces {
                         .filter(p -> p.uuid().equals(Optional.of(u)))
                         .findFirst())
                 .or(() -> plan.positionNamed(name(fixture)));
-        Position position = known.orElseGet(
-                () -> new Position(next++, name(fixture), PositionKind.UNSAID, Stretch.UNSAID).withRank(++rank));
+        Position position = known.orElseGet(() ->
+                new Position(next++, name(fixture), PositionKind.UNSAID, PositionGeometry.UNSAID).withRank(++rank));
         Position placed = uuid.map(position::withUuid).orElse(position);
-        if (placed.stretch().equals(Stretch.UNSAID) && !points.isEmpty()) {
-            placed = placed.withStretch(StretchFit.through(points));
+        if (placed.geometry().equals(PositionGeometry.UNSAID) && !points.isEmpty()) {
+            placed = placed.withGeometry(GeometryFit.through(points));
         }
         if (!known.equals(Optional.of(placed))) {
             changed.add(placed);

@@ -1,6 +1,6 @@
 package taxon.core.scene;
 
-import taxon.core.space.Length;
+import taxon.core.length.Length;
 
 /**
  * A point of a scene.

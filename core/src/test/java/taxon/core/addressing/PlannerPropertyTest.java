@@ -166,10 +166,10 @@ class PlannerPropertyTest {
     @MethodSource("seeds")
     void theUniversesThatSomethingMovesToHoldOneCompany(long seed) {
         Case c = Case.of(seed);
-        Companies companies = new Companies(c.plan(), c.wish());
+        SharingClasses companies = new SharingClasses(c.plan(), c.wish());
         for (Move move : c.proposal().moves()) {
-            Company mine = companies.of(move.block().fixture(), move.ref().block());
-            List<Company> others = new ArrayList<>();
+            SharingClass mine = companies.of(move.block().fixture(), move.ref().block());
+            List<SharingClass> others = new ArrayList<>();
             c.after().blocks().stream()
                     .filter(b -> b.start()
                             .filter(a -> a.universe().equals(move.after().universe()))

@@ -9,13 +9,13 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import taxon.core.arranging.ArrangingProposal.Move;
+import taxon.core.length.Length;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
+import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionKind;
-import taxon.core.rig.Stretch;
-import taxon.core.space.Length;
 import taxon.core.testing.Rigs;
 
 class ArrangingTest {
@@ -95,7 +95,7 @@ class ArrangingTest {
                 1,
                 "Pipe",
                 PositionKind.PIPE,
-                new Stretch(Optional.of(Length.metres("6")), Length.ZERO, Length.ZERO, Length.ZERO, 0)));
+                new PositionGeometry(Optional.of(Length.metres("6")), Length.ZERO, Length.ZERO, Length.ZERO, 0)));
         List<Move> moves = Arranging.propose(
                         plan, all(plan), new Spread.FromTo(Length.metres("-3"), Length.metres("3.5")))
                 .moves();

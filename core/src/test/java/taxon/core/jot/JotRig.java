@@ -16,8 +16,8 @@ import taxon.core.rig.Group;
 import taxon.core.rig.GroupEdits;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PositionEdits;
+import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionKind;
-import taxon.core.rig.Stretch;
 import taxon.core.testing.Rigs;
 
 /** The rig on which the examples of the jot line stand. */
@@ -35,7 +35,7 @@ final class JotRig {
         Plan plan = add(Rigs.empty(), 8, "Heron 380", "24-channel", "Crane rail", 201, 2);
         plan = add(plan, 4, "Kestrel", "18-channel", "Crane rail", 301, 3);
         plan = add(plan, 17, "Tern", "16-channel", "North quay", 101, 1);
-        plan = Rigs.apply(plan, PositionEdits.add("Gate tower", PositionKind.TOWER, Stretch.UNSAID));
+        plan = Rigs.apply(plan, PositionEdits.add("Gate tower", PositionKind.TOWER, PositionGeometry.UNSAID));
         Group bow = new Group(
                 1,
                 Group.GroupKind.GROUP,

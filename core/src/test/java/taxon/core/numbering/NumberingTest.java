@@ -16,20 +16,20 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import taxon.core.length.Length;
 import taxon.core.numbering.NumberingProposal.Run;
 import taxon.core.numbering.NumberingRequest.Families;
 import taxon.core.numbering.NumberingRequest.Room;
-import taxon.core.numbering.Reading.By;
+import taxon.core.numbering.ReadingOrder.By;
 import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
-import taxon.core.space.Length;
 import taxon.core.testing.Rigs;
 
 class NumberingTest {
-    private static final Reading ALONG = new Reading(By.POSITION, false, false);
+    private static final ReadingOrder ALONG = new ReadingOrder(By.POSITION, false, false);
 
     private static NumberingRequest request(Plan plan, Families families, int first, Room room, boolean keep) {
         Set<FixtureKey> all = plan.fixtures().stream().map(Fixture::key).collect(Collectors.toSet());
@@ -157,7 +157,7 @@ class NumberingTest {
                             .map(Fixture::key)
                             .filter(k -> random.nextInt(6) > 0)
                             .collect(Collectors.toSet()),
-                    new Reading(By.values()[random.nextInt(3)], random.nextBoolean(), random.nextBoolean()),
+                    new ReadingOrder(By.values()[random.nextInt(3)], random.nextBoolean(), random.nextBoolean()),
                     Families.values()[random.nextInt(3)],
                     1 + random.nextInt(300),
                     Room.values()[random.nextInt(4)],

@@ -7,14 +7,14 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import taxon.core.numbering.Reading.By;
+import taxon.core.length.Length;
+import taxon.core.numbering.ReadingOrder.By;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
+import taxon.core.rig.PositionGeometry;
+import taxon.core.rig.PositionGeometry.Point;
 import taxon.core.rig.PositionKind;
-import taxon.core.rig.Stretch;
-import taxon.core.rig.Stretch.Point;
-import taxon.core.space.Length;
 import taxon.core.testing.Rigs;
 
 /** Left to right as the viewer stands, then downstage to upstage: trade habit (common practice). */
@@ -33,13 +33,13 @@ class RigOrderTest {
     }
 
     private static Position truss(int number, int upstage) {
-        Stretch stretch = new Stretch(
+        PositionGeometry geometry = new PositionGeometry(
                 Optional.empty(), Length.ZERO, Length.metres(String.valueOf(upstage)), Length.metres("5"), 0);
-        return new Position(number, "Truss " + number, PositionKind.TRUSS, stretch);
+        return new Position(number, "Truss " + number, PositionKind.TRUSS, geometry);
     }
 
     private static List<Integer> order(Plan plan, By by, boolean fromRight, boolean serpentine) {
-        return RigOrder.of(plan, plan.fixtures(), new Reading(by, fromRight, serpentine)).stream()
+        return RigOrder.of(plan, plan.fixtures(), new ReadingOrder(by, fromRight, serpentine)).stream()
                 .map(f -> f.key().number())
                 .toList();
     }
@@ -76,8 +76,9 @@ class RigOrderTest {
     /** By hand: 4 m along a truss turned by 30° from (1 m, 2 m) is 1 + 4 cos 30° across and 2 + 4 sin 30° upstage. */
     @Test
     void aTurnedTrussTakesItsUnitsAlong() {
-        Stretch stretch = new Stretch(Optional.empty(), Length.metres("1"), Length.metres("2"), Length.ZERO, 300);
-        Point point = stretch.at(Length.metres("4"));
+        PositionGeometry geometry =
+                new PositionGeometry(Optional.empty(), Length.metres("1"), Length.metres("2"), Length.ZERO, 300);
+        Point point = geometry.at(Length.metres("4"));
         assertThat(point.across()).isCloseTo(4.4641, org.assertj.core.data.Offset.offset(1e-4));
         assertThat(point.upstage()).isCloseTo(4.0, org.assertj.core.data.Offset.offset(1e-9));
     }

@@ -67,7 +67,7 @@ class PackingTest {
     void aLineTakesNoMoreThanItsLoad() {
         Bin line = new Bin(List.of(WHOLE), 3);
         Packed packed = FewestBins.pack(
-                Grain.FINEST, List.of(new Lot(10, 1, 10)), List.of(), Collections.nCopies(10, line), 10_000);
+                Grain.FINEST, List.of(new ItemKind(10, 1, 10)), List.of(), Collections.nCopies(10, line), 10_000);
         assertThat(packed.used()).isEqualTo(4);
         assertThat(packed.isProved()).isTrue();
     }
@@ -75,7 +75,8 @@ class PackingTest {
     @Test
     void whatFitsNowhereIsSaidToBeCertain() {
         Bin small = new Bin(List.of(new Hole(1, 10), new Hole(20, 25)), Bin.ANY_LOAD);
-        Packed packed = FewestBins.pack(Grain.FINEST, List.of(new Lot(9, 0, 2)), List.of(small), List.of(), 10_000);
+        Packed packed =
+                FewestBins.pack(Grain.FINEST, List.of(new ItemKind(9, 0, 2)), List.of(small), List.of(), 10_000);
         assertThat(packed.filling().isWhole()).isFalse();
         assertThat(packed.atLeast()).isPositive();
     }
@@ -94,12 +95,12 @@ class PackingTest {
         assertThat(packed.atLeast()).isLessThanOrEqualTo(packed.used());
     }
 
-    private static List<Lot> lots(int[] sizes) {
+    private static List<ItemKind> lots(int[] sizes) {
         return IntStream.of(sizes)
                 .boxed()
                 .sorted(Collections.reverseOrder())
                 .distinct()
-                .map(s -> new Lot(
+                .map(s -> new ItemKind(
                         s, 0, (int) IntStream.of(sizes).filter(x -> x == s).count()))
                 .toList();
     }
@@ -177,7 +178,7 @@ class PackingTest {
     @Test
     void valuesThatCannotBeAreRefused() {
         assertThatThrownBy(() -> new Hole(5, 4)).hasMessageContaining("5 to 4");
-        assertThatThrownBy(() -> new Lot(0, 0, 1)).hasMessageContaining("0 slots");
+        assertThatThrownBy(() -> new ItemKind(0, 0, 1)).hasMessageContaining("0 slots");
         assertThatThrownBy(() -> new Grain(0, false, 0)).hasMessageContaining("step 0");
         assertThatThrownBy(() -> new Bin(List.of(), -1)).hasMessageContaining("-1");
         assertThatThrownBy(() -> new Interval(3, 2, 1)).hasMessageContaining("3 to 2");

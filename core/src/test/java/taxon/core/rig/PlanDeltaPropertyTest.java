@@ -14,9 +14,9 @@ import java.util.stream.LongStream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import taxon.core.dmx.StartAddress;
+import taxon.core.length.Length;
+import taxon.core.length.LengthUnit;
 import taxon.core.network.Ipv4;
-import taxon.core.space.Length;
-import taxon.core.space.LengthUnit;
 import taxon.core.testing.Rigs;
 
 class PlanDeltaPropertyTest {
@@ -89,7 +89,7 @@ class PlanDeltaPropertyTest {
             case 7 -> GroupEdits.join(1 + random.nextInt(4), List.of(any.key()));
             case 8 -> GroupEdits.remove(1 + random.nextInt(4));
             case 9 -> PositionEdits.move(1 + random.nextInt(4), 1 + random.nextInt(4));
-            case 10 -> PositionEdits.add("Place " + random.nextInt(), PositionKind.FLOOR, Stretch.UNSAID);
+            case 10 -> PositionEdits.add("Place " + random.nextInt(), PositionKind.FLOOR, PositionGeometry.UNSAID);
             case 11 ->
                 FixtureEdits.describe(
                         any.key(),

@@ -6,7 +6,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import taxon.core.numbering.Reading;
+import taxon.core.numbering.ReadingOrder;
 import taxon.core.numbering.RigOrder;
 import taxon.core.testing.Rigs;
 
@@ -14,7 +14,7 @@ class PositionEditsTest {
     private static Plan places() {
         Plan plan = Rigs.empty();
         for (String name : List.of("A", "B", "C")) {
-            plan = Rigs.apply(plan, PositionEdits.add(name, PositionKind.TRUSS, Stretch.UNSAID));
+            plan = Rigs.apply(plan, PositionEdits.add(name, PositionKind.TRUSS, PositionGeometry.UNSAID));
         }
         return plan;
     }
@@ -33,13 +33,13 @@ class PositionEditsTest {
     @Test
     void theRigIsReadInTheOrderOfItsPositionsAndANewOneIsLast() {
         Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", 4), 2, 1);
-        plan = Rigs.apply(plan, PositionEdits.add("Front", PositionKind.PIPE, Stretch.UNSAID));
+        plan = Rigs.apply(plan, PositionEdits.add("Front", PositionKind.PIPE, PositionGeometry.UNSAID));
         Fixture front = plan.fixtures().get(1).withPlace(2, 1);
         plan = Rigs.apply(plan.with(front), PositionEdits.move(2, 1));
-        assertThat(RigOrder.of(plan, plan.fixtures(), Reading.USUAL))
+        assertThat(RigOrder.of(plan, plan.fixtures(), ReadingOrder.USUAL))
                 .extracting(Fixture::position)
                 .containsExactly(2, 1);
-        plan = Rigs.apply(plan, PositionEdits.add("Later", PositionKind.ROOM, Stretch.UNSAID));
+        plan = Rigs.apply(plan, PositionEdits.add("Later", PositionKind.ROOM, PositionGeometry.UNSAID));
         assertThat(plan.positions()).extracting(Position::name).containsExactly("Front", "Pipe", "Later");
     }
 
@@ -47,13 +47,14 @@ class PositionEditsTest {
     void changingAPositionKeepsItsPlaceInTheOrder() {
         Plan moved = Rigs.apply(places(), PositionEdits.move(3, 1));
         Position c = moved.position(3).orElseThrow();
-        Plan renamed = Rigs.apply(moved, PositionEdits.change(new Position(3, "Z", PositionKind.FLOOR, c.stretch())));
+        Plan renamed = Rigs.apply(moved, PositionEdits.change(new Position(3, "Z", PositionKind.FLOOR, c.geometry())));
         assertThat(order(renamed)).isEqualTo("ZAB");
     }
 
     @Test
     void aNameIsGivenOnceAndAMissingPositionIsTold() {
-        assertThat(PositionEdits.add("b", PositionKind.PIPE, Stretch.UNSAID).applyTo(places()))
+        assertThat(PositionEdits.add("b", PositionKind.PIPE, PositionGeometry.UNSAID)
+                        .applyTo(places()))
                 .isInstanceOf(Edit.Refused.class);
         assertThat(PositionEdits.move(9, 1).applyTo(places())).isInstanceOf(Edit.Refused.class);
     }

@@ -13,6 +13,7 @@ import org.junit.jupiter.api.Test;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.FixtureType;
 import taxon.core.history.ChangeLine;
+import taxon.core.length.Length;
 import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
@@ -20,9 +21,8 @@ import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Group;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
+import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionKind;
-import taxon.core.rig.Stretch;
-import taxon.core.space.Length;
 import taxon.core.testing.Rigs;
 
 class SceneMergeTest {
@@ -69,7 +69,7 @@ class SceneMergeTest {
         Position rail = after.positions().get(0);
         assertThat(rail.name()).isEqualTo("Crane rail");
         assertThat(rail.uuid()).contains(RAIL);
-        assertThat(rail.stretch().upstage()).isEqualTo(Length.metres("4"));
+        assertThat(rail.geometry().upstage()).isEqualTo(Length.metres("4"));
         // From the left: 102 at -3 m, 103 at 0, 101 at 3 m.
         assertThat(after.fixtures())
                 .extracting(
@@ -152,12 +152,12 @@ class SceneMergeTest {
 
     @Test
     void aPositionThatIsKnownStaysWhereItIsAndWhoHangsBesideItIsTold() {
-        Stretch known = new Stretch(
+        PositionGeometry known = new PositionGeometry(
                 Optional.of(Length.metres("12")), Length.metres("1"), Length.metres("6"), Length.metres("7"), 0);
         Plan plan = Rigs.empty().with(new Position(1, "crane rail", PositionKind.TRUSS, known));
         SceneProposal proposal = merge(plan, scene(fixture(1, "3", "")));
         assertThat(proposal.after().positions()).hasSize(1);
-        assertThat(proposal.after().positions().get(0).stretch()).isEqualTo(known);
+        assertThat(proposal.after().positions().get(0).geometry()).isEqualTo(known);
         assertThat(proposal.after().fixtures().get(0).offset()).contains(Length.metres("2"));
         assertThat(proposal.beside()).containsExactly("101");
     }

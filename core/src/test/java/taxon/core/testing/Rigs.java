@@ -18,6 +18,7 @@ import taxon.core.fixture.Facts;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.fixture.TypeId;
+import taxon.core.length.Length;
 import taxon.core.rig.Added;
 import taxon.core.rig.Edit;
 import taxon.core.rig.Element;
@@ -29,11 +30,10 @@ import taxon.core.rig.Group;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
+import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionKind;
 import taxon.core.rig.ReservedRun;
-import taxon.core.rig.Stretch;
 import taxon.core.rig.Traits;
-import taxon.core.space.Length;
 
 /** Small rigs for tests, by hand or at random from a seed. */
 public final class Rigs {
@@ -102,7 +102,7 @@ public final class Rigs {
                     p,
                     "Truss " + p,
                     PositionKind.values()[random.nextInt(PositionKind.values().length)],
-                    new Stretch(
+                    new PositionGeometry(
                             Optional.of(new Length(1 + random.nextInt(20_000_000)))
                                     .filter(l -> random.nextBoolean()),
                             length(random),

@@ -1,7 +1,7 @@
 package taxon.formats.csv;
 
 import java.util.List;
-import taxon.core.intake.EquipmentRow;
+import taxon.core.equipmentlist.EquipmentRow;
 
 /** What a file given as an equipment list turned out to be. */
 public sealed interface EquipmentSheet {

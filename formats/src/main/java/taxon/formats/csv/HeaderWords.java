@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import taxon.core.intake.Column;
+import taxon.core.equipmentlist.Column;
 import taxon.core.text.Likeness;
 
 /**

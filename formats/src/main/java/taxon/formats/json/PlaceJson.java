@@ -2,18 +2,18 @@ package taxon.formats.json;
 
 import java.util.Optional;
 import java.util.UUID;
+import taxon.core.length.Length;
+import taxon.core.length.LengthUnit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Position;
+import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionKind;
 import taxon.core.rig.RigView;
 import taxon.core.rig.RigView.Front;
 import taxon.core.rig.RigView.Side;
-import taxon.core.rig.Stretch;
 import taxon.core.rig.Traits;
 import taxon.core.rig.Traits.Parked;
-import taxon.core.space.Length;
-import taxon.core.space.LengthUnit;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -27,13 +27,13 @@ public final class PlaceJson {
         if (position.kind() != PositionKind.UNSAID) {
             node.put("kind", Json.slug(position.kind()));
         }
-        Stretch stretch = position.stretch();
-        stretch.length().ifPresent(l -> put(node, "length", l));
-        put(node, "across", stretch.across());
-        put(node, "upstage", stretch.upstage());
-        put(node, "height", stretch.height());
-        if (stretch.angle() != 0) {
-            node.put("angle", stretch.angle());
+        PositionGeometry geometry = position.geometry();
+        geometry.length().ifPresent(l -> put(node, "length", l));
+        put(node, "across", geometry.across());
+        put(node, "upstage", geometry.upstage());
+        put(node, "height", geometry.height());
+        if (geometry.angle() != 0) {
+            node.put("angle", geometry.angle());
         }
         if (position.rank() != position.number()) {
             node.put("rank", position.rank());
@@ -54,7 +54,7 @@ public final class PlaceJson {
                 Json.text(node, "name"),
                 Json.optional(node, "kind", n -> Json.constant(PositionKind.class, n.asString()))
                         .orElse(PositionKind.UNSAID),
-                new Stretch(
+                new PositionGeometry(
                         length(node, "length"),
                         length(node, "across").orElse(Length.ZERO),
                         length(node, "upstage").orElse(Length.ZERO),

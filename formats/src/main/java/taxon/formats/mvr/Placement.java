@@ -3,8 +3,8 @@ package taxon.formats.mvr;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import taxon.core.length.Length;
 import taxon.core.scene.ScenePoint;
-import taxon.core.space.Length;
 
 /**
  * A matrix of a scene: where something is and how it is turned inside what it lies in. Written as three base vectors and an

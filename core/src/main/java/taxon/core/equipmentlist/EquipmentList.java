@@ -1,0 +1,42 @@
+package taxon.core.equipmentlist;
+
+import java.util.List;
+import java.util.Map;
+import taxon.core.fixture.TypeSource;
+import taxon.core.rig.Added;
+import taxon.core.rig.Edit;
+import taxon.core.rig.FixtureEdits;
+
+/** An equipment list as understood: every row, in its order. */
+public record EquipmentList(List<EquipmentLine> lines) {
+    public EquipmentList {
+        lines = List.copyOf(lines);
+    }
+
+    /**
+     * Reads every row against the known types.
+     *
+     * @param choices by line number: what was chosen where a row's type or mode was not understood
+     */
+    public static EquipmentList of(List<EquipmentRow> rows, TypeSource types, Map<Integer, Choice> choices) {
+        RowReader reader = new RowReader(types, choices);
+        return new EquipmentList(rows.stream().map(reader::read).toList());
+    }
+
+    public List<Added> ready() {
+        return lines.stream().flatMap(l -> l.added().stream()).toList();
+    }
+
+    public List<EquipmentLine> faulty() {
+        return lines.stream().filter(l -> l.added().isEmpty()).toList();
+    }
+
+    public int fixtures() {
+        return ready().stream().mapToInt(Added::count).sum();
+    }
+
+    /** Adds what is ready, as one edit. */
+    public Edit edit() {
+        return FixtureEdits.add(fixtures() + " fixtures from an equipment list", ready());
+    }
+}

@@ -1,0 +1,187 @@
+package taxon.core.rigtable;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import taxon.core.dmx.AddressText;
+import taxon.core.dmx.StartAddress;
+import taxon.core.fixture.Mode;
+import taxon.core.length.Length;
+import taxon.core.length.LengthText;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureId;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Plan;
+import taxon.core.rig.Refusal;
+import taxon.core.rig.Refusal.Fault;
+import taxon.core.rig.Traits;
+import taxon.core.text.Texts;
+
+/** Reads the text of one cell into its fixture. What cannot be taken is a {@link CellRefusedException}. */
+final class CellReader {
+    private static final int MOST_UNIT = 9999;
+    private static final List<String> TRUE = List.of(CellText.YES, "y", "true", "1", "x", "on", "reversed", "swapped");
+    private static final List<String> FALSE = List.of("", "no", "n", "false", "0", "off", "-");
+
+    private final Plan plan;
+    private final Function<String, Integer> places;
+
+    /** @param places gives the number of the position that is called so, and makes it where there is none */
+    CellReader(Plan plan, Function<String, Integer> places) {
+        this.plan = plan;
+        this.places = places;
+    }
+
+    /** Why one cell cannot be taken; caught where the faults of all cells are gathered. */
+    static final class CellRefusedException extends RuntimeException {
+        private static final long serialVersionUID = 1L;
+
+        private final transient Refusal reason;
+
+        CellRefusedException(Refusal reason) {
+            super(reason.sentence());
+            this.reason = reason;
+        }
+
+        Refusal reason() {
+            return reason;
+        }
+    }
+
+    /** @param fixture as far as earlier cells have changed it */
+    Fixture read(Fixture fixture, CellChange change) {
+        String text = change.text();
+        Traits traits = fixture.traits();
+        FixtureColumn column = change.column();
+        try {
+            return switch (column) {
+                case ID -> fixture.withId(text.isEmpty() ? Optional.empty() : Optional.of(id(column, text)));
+                case MODE -> withMode(fixture, text);
+                case POSITION ->
+                    fixture.withPlace(places.apply(Texts.requireLine("position", text, 80)), fixture.unit());
+                case UNIT -> fixture.withPlace(fixture.position(), number(column, text, MOST_UNIT));
+                case OFFSET -> fixture.withOffset(text.isEmpty() ? Optional.empty() : Optional.of(length(text)));
+                case ADDRESS -> moved(fixture, addresses(fixture, text));
+                case NAME -> fixture.withWords(text, fixture.note());
+                case NOTE -> fixture.withWords(fixture.name(), text);
+                case PURPOSE -> fixture.withTraits(traits.withPurpose(text));
+                case COLOUR -> fixture.withTraits(traits.withColour(text));
+                case LINE -> fixture.withTraits(traits.withLine(text));
+                case HAZARD -> fixture.withTraits(traits.withHazard(text));
+                case PAN_REVERSED -> fixture.withTraits(traits.withPanReversed(flag(column, text)));
+                case TILT_REVERSED -> fixture.withTraits(traits.withTiltReversed(flag(column, text)));
+                case AXES_SWAPPED -> fixture.withTraits(traits.withAxesSwapped(flag(column, text)));
+                case MIRRORS -> fixture.withTraits(traits.withMirrors(mirrored(fixture, text)));
+            };
+        } catch (IllegalArgumentException e) {
+            throw refused(column, text, Fault.NOT_UNDERSTOOD, String.valueOf(e.getMessage()));
+        }
+    }
+
+    private static Fixture moved(Fixture fixture, Map<Integer, StartAddress> addresses) {
+        fixture.refuses(addresses).ifPresent(r -> {
+            throw new CellRefusedException(r);
+        });
+        return fixture.withAddresses(addresses);
+    }
+
+    private static CellRefusedException refused(FixtureColumn column, String value, Fault fault, String allowed) {
+        return new CellRefusedException(new Refusal(words(column), value, fault, allowed));
+    }
+
+    private static String words(FixtureColumn column) {
+        return column == FixtureColumn.ID ? "fixture ID" : column.words().toLowerCase(Locale.ROOT);
+    }
+
+    private static int number(FixtureColumn column, String text, int most) {
+        if (!text.matches("\\d{1,9}") || Integer.parseInt(text) < 1 || Integer.parseInt(text) > most) {
+            throw refused(column, text, Fault.OUT_OF_RANGE, "a whole number, 1 to " + most);
+        }
+        return Integer.parseInt(text);
+    }
+
+    private static FixtureId id(FixtureColumn column, String text) {
+        return FixtureId.of(number(column, text, FixtureId.LAST));
+    }
+
+    private Length length(String text) {
+        return LengthText.read(text, plan.sheet().view().unit())
+                .orElseThrow(() -> refused(FixtureColumn.OFFSET, text, Fault.NOT_UNDERSTOOD, LengthText.ALLOWED));
+    }
+
+    private static boolean flag(FixtureColumn column, String text) {
+        String word = text.toLowerCase(Locale.ROOT);
+        if (!TRUE.contains(word) && !FALSE.contains(word)) {
+            throw refused(column, text, Fault.NOT_UNDERSTOOD, "yes or no");
+        }
+        return TRUE.contains(word);
+    }
+
+    private Fixture withMode(Fixture fixture, String text) {
+        List<Mode> modes = plan.type(fixture).modes();
+        Mode mode = modes.stream()
+                .filter(m -> m.name().equalsIgnoreCase(text))
+                .findFirst()
+                .orElseThrow(() -> refused(
+                        FixtureColumn.MODE,
+                        text,
+                        Fault.NOT_FOUND,
+                        modes.stream().map(Mode::name).collect(Collectors.joining(", "))));
+        // An address of a block that the mode lacks would never be seen again.
+        return fixture.withMode(mode.name())
+                .withAddresses(fixture.addresses().headMap(mode.blocks().size() + 1));
+    }
+
+    private Map<Integer, StartAddress> addresses(Fixture fixture, String text) {
+        Map<Integer, StartAddress> addresses = new TreeMap<>();
+        List<String> parts = text.isEmpty() ? List.of() : Arrays.asList(text.split("[,;\\s]+"));
+        int blocks = plan.type(fixture)
+                .mode(fixture.mode())
+                .map(m -> m.blocks().size())
+                .orElse(0);
+        if (parts.size() > Math.max(1, blocks)) {
+            String allowed = blocks == 1 ? "one address" : "at most " + blocks + " addresses, one for each block";
+            throw refused(FixtureColumn.ADDRESS, text, Fault.OUT_OF_RANGE, allowed);
+        }
+        for (int i = 0; i < parts.size(); i++) {
+            if (!parts.get(i).equalsIgnoreCase(CellText.NONE) && !parts.get(i).equals("-")) {
+                addresses.put(i + 1, address(parts.get(i)));
+            }
+        }
+        return addresses;
+    }
+
+    private static StartAddress address(String text) {
+        AddressText.Reading reading = AddressText.read(text);
+        if (reading instanceof AddressText.Read read) {
+            return read.address();
+        }
+        AddressText.Refused refused = (AddressText.Refused) reading;
+        throw switch (refused.fault()) {
+            case NOT_AN_ADDRESS ->
+                refused(FixtureColumn.ADDRESS, text, Fault.NOT_UNDERSTOOD, "universe.slot such as 2.73, or nothing");
+            case UNIVERSE_OUT_OF_RANGE ->
+                refused(FixtureColumn.ADDRESS, text, Fault.OUT_OF_RANGE, "universes 1 to 63999");
+            case SLOT_OUT_OF_RANGE -> refused(FixtureColumn.ADDRESS, text, Fault.OUT_OF_RANGE, "slots 1 to 512");
+            case ABSOLUTE_OUT_OF_RANGE ->
+                refused(FixtureColumn.ADDRESS, text, Fault.OUT_OF_RANGE, "1 to " + StartAddress.LAST_ABSOLUTE);
+        };
+    }
+
+    private Optional<FixtureKey> mirrored(Fixture fixture, String text) {
+        if (text.isEmpty()) {
+            return Optional.empty();
+        }
+        FixtureId id = id(FixtureColumn.MIRRORS, text);
+        return Optional.of(plan.fixtures().stream()
+                .filter(f -> f.id().equals(Optional.of(id)) && !f.key().equals(fixture.key()))
+                .map(Fixture::key)
+                .findFirst()
+                .orElseThrow(() -> refused(FixtureColumn.MIRRORS, text, Fault.NOT_FOUND, "the ID of another fixture")));
+    }
+}

@@ -1,0 +1,59 @@
+package taxon.core.rigtable;
+
+import java.util.stream.Collectors;
+import taxon.core.dmx.StartAddress;
+import taxon.core.length.LengthUnit;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureId;
+import taxon.core.rig.Plan;
+import taxon.core.rig.Traits;
+
+/** How a cell reads. Typing the same text again changes nothing. */
+public final class CellText {
+    static final String YES = "yes";
+    static final String NONE = "none";
+
+    private CellText() {}
+
+    public static String of(Plan plan, Fixture fixture, FixtureColumn column) {
+        Traits traits = fixture.traits();
+        LengthUnit unit = plan.sheet().view().unit();
+        return switch (column) {
+            case ID -> fixture.id().map(FixtureId::toString).orElse("");
+            case MODE -> fixture.mode();
+            case POSITION -> plan.position(fixture).name();
+            case UNIT -> Integer.toString(fixture.unit());
+            case OFFSET -> fixture.offset().map(unit::words).orElse("");
+            case ADDRESS -> addresses(plan, fixture);
+            case NAME -> fixture.name();
+            case NOTE -> fixture.note();
+            case PURPOSE -> traits.purpose();
+            case COLOUR -> traits.colour();
+            case LINE -> traits.line();
+            case HAZARD -> traits.hazard();
+            case PAN_REVERSED -> flag(traits.panReversed());
+            case TILT_REVERSED -> flag(traits.tiltReversed());
+            case AXES_SWAPPED -> flag(traits.axesSwapped());
+            case MIRRORS ->
+                traits.mirrors()
+                        .flatMap(plan::fixture)
+                        .flatMap(Fixture::id)
+                        .map(FixtureId::toString)
+                        .orElse("");
+        };
+    }
+
+    private static String flag(boolean set) {
+        return set ? YES : "";
+    }
+
+    /** The address of each block: "2.073", or "2.073 none" where the second has none. */
+    private static String addresses(Plan plan, Fixture fixture) {
+        if (fixture.addresses().isEmpty()) {
+            return "";
+        }
+        return plan.blocksOf(fixture).stream()
+                .map(b -> b.start().map(StartAddress::toString).orElse(NONE))
+                .collect(Collectors.joining(" "));
+    }
+}

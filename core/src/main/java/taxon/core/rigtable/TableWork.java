@@ -1,0 +1,127 @@
+package taxon.core.rigtable;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import taxon.core.rig.Edit;
+import taxon.core.rig.Element;
+import taxon.core.rig.ElementKey.Kind;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Plan;
+import taxon.core.rig.Position;
+import taxon.core.rig.PositionEdits;
+import taxon.core.rig.Refusal;
+import taxon.core.rig.Refusal.Fault;
+import taxon.core.rigtable.CellReader.CellRefusedException;
+
+/**
+ * Many cells changed at once.
+ *
+ * @param plan after all cells that can be taken
+ * @param moves what changes, in the order given; a cell that reads as it did is none
+ * @param faults the cells that cannot be taken
+ * @param newPositions names of positions that come with it
+ */
+public record TableWork(Plan plan, List<Move> moves, List<CellFault> faults, List<String> newPositions) {
+    public TableWork {
+        moves = List.copyOf(moves);
+        faults = List.copyOf(faults);
+        newPositions = List.copyOf(newPositions);
+    }
+
+    /** One cell before and after. */
+    public record Move(Fixture fixture, FixtureColumn column, String before, String after) {}
+
+    /** Reads every cell. One that is at fault leaves its fixture as the others make it. */
+    public static TableWork of(Plan plan, List<CellChange> changes) {
+        return new Worker(plan).work(changes);
+    }
+
+    /** All cells as one edit, refused as a whole when one is at fault. */
+    public static Edit edit(String title, List<CellChange> changes) {
+        return new Edit(title, plan -> {
+            TableWork work = of(plan, changes);
+            return work.faults().isEmpty()
+                    ? new Edit.Changed(work.plan())
+                    : new Edit.Refused(
+                            work.faults().stream().map(CellFault::reason).toList());
+        });
+    }
+
+    private static final class Worker {
+        private final Plan plan;
+        private final Map<FixtureKey, Fixture> changed = new TreeMap<>();
+        private final List<Position> made = new ArrayList<>();
+        private final CellReader reader;
+
+        Worker(Plan plan) {
+            this.plan = plan;
+            reader = new CellReader(plan, this::positionNamed);
+        }
+
+        private int positionNamed(String name) {
+            return plan.positionNamed(name)
+                    .or(() -> made.stream()
+                            .filter(p -> p.name().equalsIgnoreCase(name.strip()))
+                            .findFirst())
+                    .orElseGet(() -> make(name))
+                    .number();
+        }
+
+        private Position make(String name) {
+            int rank = PositionEdits.lastRank(plan);
+            Position position = new Position(plan.nextNumber(Kind.POSITION) + made.size(), name.strip())
+                    .withRank(rank + 1 + made.size());
+            made.add(position);
+            return position;
+        }
+
+        TableWork work(List<CellChange> changes) {
+            List<CellFault> faults = new ArrayList<>();
+            List<CellChange> taken = new ArrayList<>();
+            for (CellChange change : changes) {
+                Optional<Refusal> fault = take(change);
+                fault.ifPresentOrElse(f -> faults.add(new CellFault(change, f)), () -> taken.add(change));
+            }
+            List<Element> elements = new ArrayList<>(made);
+            elements.addAll(changed.values());
+            Plan after = plan.with(elements);
+            return new TableWork(
+                    after,
+                    taken.stream().flatMap(c -> move(after, c).stream()).toList(),
+                    faults,
+                    made.stream().map(Position::name).toList());
+        }
+
+        private Optional<Refusal> take(CellChange change) {
+            Optional<Fixture> known = plan.fixture(change.fixture());
+            if (known.isEmpty()) {
+                return Optional.of(new Refusal(
+                        "fixture with the key",
+                        change.fixture().toString(),
+                        Fault.NOT_FOUND,
+                        plan.fixtures().size() + " fixtures in the job"));
+            }
+            Fixture now = changed.getOrDefault(change.fixture(), known.get());
+            if (change.text().equals(CellText.of(plan, known.get(), change.column())) && now.equals(known.get())) {
+                return Optional.empty();
+            }
+            try {
+                changed.put(change.fixture(), reader.read(now, change));
+                return Optional.empty();
+            } catch (CellRefusedException e) {
+                return Optional.of(e.reason());
+            }
+        }
+
+        private Optional<Move> move(Plan after, CellChange change) {
+            Fixture before = plan.fixture(change.fixture()).orElseThrow();
+            String was = CellText.of(plan, before, change.column());
+            String is = CellText.of(after, after.fixture(change.fixture()).orElseThrow(), change.column());
+            return was.equals(is) ? Optional.empty() : Optional.of(new Move(before, change.column(), was, is));
+        }
+    }
+}

@@ -1,7 +1,0 @@
-/**
- * Lengths on a rig, exact to a thousandth of a millimetre, as people type and read them.
- */
-@NullMarked
-package taxon.core.space;
-
-import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,256 @@
+package taxon.core.typesheet;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import taxon.core.fixture.Attribute;
+import taxon.core.fixture.AttributeBook;
+import taxon.core.fixture.AttributeWords;
+import taxon.core.fixture.Block;
+import taxon.core.fixture.Channel;
+import taxon.core.fixture.ChannelFunction;
+import taxon.core.fixture.Condition;
+import taxon.core.fixture.FixtureType;
+import taxon.core.fixture.Levels;
+import taxon.core.fixture.Mode;
+import taxon.core.fixture.Part;
+import taxon.core.fixture.PhysicalRange;
+import taxon.core.fixture.RangeSet;
+
+/**
+ * Writes the modes of a type as a type sheet, in the order of the slots. {@link SheetReader} reads the same modes back, but
+ * for white space at the ends of names.
+ */
+public final class SheetWriter {
+    static final String UNUSED = "not used";
+
+    private final StringBuilder text = new StringBuilder();
+
+    private SheetWriter() {}
+
+    public static String write(FixtureType type) {
+        SheetWriter writer = new SheetWriter();
+        type.modes().forEach(writer::mode);
+        return writer.text.toString();
+    }
+
+    private void line(String line) {
+        text.append(line).append('\n');
+    }
+
+    private void mode(Mode mode) {
+        if (text.length() > 0) {
+            line("");
+        }
+        line("Mode: " + mode.name()
+                + mode.personality().map(p -> ", personality " + p).orElse(""));
+        for (int i = 0; i < mode.blocks().size(); i++) {
+            Block block = mode.blocks().get(i);
+            int number = mode.breaks().get(i);
+            line("Block: " + block.name() + (number == i + 1 ? "" : ", break " + number));
+            if (!block.needs().isEmpty()) {
+                line("Needs: " + block.needs());
+            }
+            block(block);
+        }
+    }
+
+    private void block(Block block) {
+        List<List<Channel>> runs = runs(block.channels());
+        Part current = Part.WHOLE;
+        int next = 1;
+        for (int i = 0; i < runs.size(); ) {
+            int repeats = repeats(runs, i);
+            List<Channel> run = runs.get(i);
+            Part part = run.get(0).part();
+            if (repeats > 1) {
+                line((part.kind() == Part.Kind.CELL ? "Cells: " : "Layers: ") + repeats);
+            } else if (!part.equals(current)) {
+                line(part.equals(Part.WHOLE) ? "Whole" : heading(part));
+            }
+            current = repeats > 1 ? new Part(part.kind(), List.of(Integer.MAX_VALUE)) : part;
+            for (int k = 0; k < run.size(); k++) {
+                Channel channel = run.get(k);
+                channel(channel, next, wouldJoin(run.subList(0, k), channel));
+                next = Math.max(next, channel.lastOffset() + 1);
+            }
+            next += (repeats - 1) * length(run);
+            i += repeats;
+        }
+    }
+
+    private static String heading(Part part) {
+        return (part.kind() == Part.Kind.CELL ? "Cell: " : "Layer: ") + part.number();
+    }
+
+    /** Neighbouring channels of one part. */
+    private static List<List<Channel>> runs(List<Channel> channels) {
+        List<List<Channel>> runs = new ArrayList<>();
+        for (Channel channel : channels) {
+            boolean goesOn =
+                    !runs.isEmpty() && runs.get(runs.size() - 1).get(0).part().equals(channel.part());
+            if (!goesOn) {
+                runs.add(new ArrayList<>());
+            }
+            runs.get(runs.size() - 1).add(channel);
+        }
+        return runs;
+    }
+
+    /** How many runs from here are cells 1, 2, 3 … that do the same, each right behind the one before. */
+    private static int repeats(List<List<Channel>> runs, int from) {
+        List<Channel> first = runs.get(from);
+        Part part = first.get(0).part();
+        boolean canRepeat =
+                part.path().equals(List.of(1)) && first.stream().noneMatch(Channel::isVirtual) && isDense(first);
+        int count = 1;
+        while (canRepeat && from + count < runs.size()) {
+            Part expected = new Part(part.kind(), List.of(count + 1));
+            if (!isCopy(first, runs.get(from + count), expected, count * length(first))) {
+                break;
+            }
+            count++;
+        }
+        return count;
+    }
+
+    private static int firstSlot(List<Channel> run) {
+        return run.stream()
+                .flatMap(c -> c.offsets().stream())
+                .min(Integer::compare)
+                .orElse(1);
+    }
+
+    private static int length(List<Channel> run) {
+        int last = run.stream().mapToInt(Channel::lastOffset).max().orElse(0);
+        return last - firstSlot(run) + 1;
+    }
+
+    private static boolean isDense(List<Channel> run) {
+        return run.stream().mapToInt(c -> c.offsets().size()).sum() == length(run);
+    }
+
+    private static boolean isCopy(List<Channel> run, List<Channel> other, Part part, int moved) {
+        return run.size() == other.size()
+                && IntStream.range(0, run.size())
+                        .allMatch(i -> moved(run.get(i), part, moved).equals(other.get(i)));
+    }
+
+    private static Channel moved(Channel channel, Part part, int moved) {
+        return new Channel(
+                channel.attribute(),
+                part,
+                channel.offsets().stream().map(o -> o + moved).toList(),
+                channel.rest(),
+                channel.highlight(),
+                channel.functions());
+    }
+
+    /** True when "Pan 16 bit" would be read as the fine slot of a channel above. Then the slots are written out. */
+    private static boolean wouldJoin(List<Channel> above, Channel channel) {
+        return above.stream()
+                .anyMatch(c -> c.attribute().equals(channel.attribute())
+                        && c.offsets().size() == channel.offsets().size() - 1);
+    }
+
+    private void channel(Channel channel, int next, boolean spelledOut) {
+        List<String> extras = new ArrayList<>();
+        Optional<String> known = known(channel.attribute());
+        String words = known.orElse("channel");
+        if (known.isEmpty()) {
+            extras.add(channel.attribute().name());
+        }
+        channel.highlight().ifPresent(h -> extras.add("highlight " + h));
+        String rest = channel.rest() == 0 ? "" : " = " + channel.rest();
+        boolean counted = isNext(channel, next) && !(spelledOut && channel.isFine());
+        line(slots(channel, counted) + words + width(channel, counted) + rest + brackets(extras));
+        channel.functions().forEach(f -> function(channel, f));
+    }
+
+    /** The words of the manuals where they mean this attribute and nothing else, else its name; empty where neither does. */
+    private static Optional<String> known(Attribute attribute) {
+        return Stream.of(AttributeBook.words(attribute), attribute.name())
+                .filter(words -> {
+                    AttributeWords.Reading reading = AttributeWords.read(words);
+                    return reading.known()
+                            && reading.attribute().equals(attribute)
+                            && reading.width() == 1
+                            && reading.cell().isEmpty();
+                })
+                .findFirst();
+    }
+
+    private static String slots(Channel channel, boolean counted) {
+        if (channel.isVirtual()) {
+            return "virtual ";
+        }
+        return counted ? "" : channel.offsets().stream().map(String::valueOf).collect(Collectors.joining(", ")) + " ";
+    }
+
+    private static boolean isNext(Channel channel, int next) {
+        return IntStream.range(0, channel.offsets().size())
+                .allMatch(i -> channel.offsets().get(i) == next + i);
+    }
+
+    private static String width(Channel channel, boolean counted) {
+        return channel.isFine() && counted ? " " + 8 * channel.bytes() + " bit" : "";
+    }
+
+    private void function(Channel channel, ChannelFunction function) {
+        List<String> extras = new ArrayList<>();
+        if (!AttributeWords.ofRun(channel.attribute(), function.name()).equals(function.attribute())) {
+            extras.add(function.attribute().name());
+        }
+        if (!function.physical().equals(PhysicalRange.UNIT)) {
+            extras.add(words(function.physical()));
+        }
+        boolean initial = channel.initialFunction().filter(function::equals).isPresent();
+        if (function.rest() != function.from() && !initial) {
+            extras.add("rest " + function.rest());
+        }
+        function.condition().ifPresent(c -> extras.add(words(c)));
+        line("  " + function.from() + "-" + channel.lastValue(function) + " " + function.name() + brackets(extras));
+        for (RangeSet set : function.sets()) {
+            List<String> physical =
+                    set.physical().map(SheetWriter::words).stream().toList();
+            line(("    > " + set.from() + "-" + channel.lastValue(function, set) + " " + set.name()
+                            + brackets(physical))
+                    .stripTrailing());
+        }
+    }
+
+    private static String words(PhysicalRange range) {
+        return number(range.from()) + " to " + number(range.to());
+    }
+
+    private static String number(double value) {
+        BigDecimal decimal = BigDecimal.valueOf(value).stripTrailingZeros();
+        return Math.abs(decimal.scale()) > 30 ? decimal.toString() : decimal.toPlainString();
+    }
+
+    private static String words(Condition condition) {
+        Attribute master = condition.master();
+        String function = condition.function().isEmpty() ? "" : " “" + condition.function() + "”";
+        boolean narrow = isOneByte(condition.from()) && isOneByte(condition.to());
+        String values = narrow
+                ? condition.fromByte() + "-" + condition.toByte()
+                : condition.from() + "-" + condition.to() + "/4";
+        return "when " + master + function + " " + values;
+    }
+
+    private static boolean isOneByte(long value) {
+        int coarse = Levels.byteAt(value, Levels.MOST_BYTES, 0);
+        return Levels.mirrored(coarse, 1, Levels.MOST_BYTES) == value;
+    }
+
+    private static String brackets(List<String> extras) {
+        return Optional.of(String.join("; ", extras))
+                .filter(t -> !t.isEmpty())
+                .map(t -> " [" + t + "]")
+                .orElse("");
+    }
+}

@@ -1,0 +1,58 @@
+package taxon.core.rigtable;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Plan;
+import taxon.core.rigtable.Pasted.Left;
+import taxon.core.rigtable.Pasted.Why;
+import taxon.core.testing.Rigs;
+
+class PastedTest {
+    private static final Plan RIG = Rigs.add(Rigs.empty(), Rigs.type("t", 4), 3, 101);
+    private static final List<FixtureColumn> COLUMNS = List.of(FixtureColumn.UNIT, FixtureColumn.NOTE);
+
+    private static Pasted paste(List<List<String>> cells) {
+        return Pasted.match(RIG, cells, RIG.fixtures().subList(1, 3), COLUMNS);
+    }
+
+    @Test
+    void rowsWithoutHeaderGoIntoTheRowsBelowTheCursor() {
+        Pasted pasted = paste(List.of(List.of("7", "front"), List.of("8", "back")));
+        assertThat(pasted.byId()).isFalse();
+        assertThat(pasted.changes())
+                .containsExactly(
+                        new CellChange(FixtureKey.of(2), FixtureColumn.UNIT, "7"),
+                        new CellChange(FixtureKey.of(2), FixtureColumn.NOTE, "front"),
+                        new CellChange(FixtureKey.of(3), FixtureColumn.UNIT, "8"),
+                        new CellChange(FixtureKey.of(3), FixtureColumn.NOTE, "back"));
+    }
+
+    @Test
+    void whatGoesBeyondTheTableIsToldAndNotLost() {
+        Pasted pasted = paste(List.of(List.of("7", "x", "wide"), List.of("8"), List.of("9")));
+        assertThat(pasted.left())
+                .containsExactly(new Left(1, Why.BEYOND_LAST_COLUMN, "wide"), new Left(3, Why.BEYOND_LAST_ROW, "9"));
+    }
+
+    @Test
+    void rowsUnderAHeaderGoToTheFixtureOfTheirId() {
+        Pasted pasted = paste(List.of(
+                List.of("Gel", "Fixture ID", "Weight"), List.of("amber", "103", "20"), List.of("rose", "999", "20")));
+        assertThat(pasted.byId()).isTrue();
+        assertThat(pasted.changes()).containsExactly(new CellChange(FixtureKey.of(3), FixtureColumn.COLOUR, "amber"));
+        assertThat(pasted.left())
+                .containsExactly(new Left(1, Why.UNKNOWN_COLUMN, "Weight"), new Left(3, Why.UNKNOWN_ID, "999"));
+    }
+
+    @Test
+    void anIdThatTwoFixturesHaveDecidesNothing() {
+        Plan twice = Rigs.add(RIG, Rigs.type("u", 4), 1, 101);
+        Pasted pasted =
+                Pasted.match(twice, List.of(List.of("ID", "Unit"), List.of("101", "5")), twice.fixtures(), COLUMNS);
+        assertThat(pasted.changes()).isEmpty();
+        assertThat(pasted.left()).containsExactly(new Left(2, Why.SHARED_ID, "101"));
+    }
+}
