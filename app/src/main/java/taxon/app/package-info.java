@@ -3,3 +3,4 @@
 package taxon.app;
 
 import org.jspecify.annotations.NullMarked;
+

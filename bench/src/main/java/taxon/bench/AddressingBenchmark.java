@@ -16,22 +16,22 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
-import taxon.core.addressing.PlacementRequest;
 import taxon.core.addressing.Planner;
-import taxon.core.addressing.Proposal;
+import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.dmx.StartAddress;
 import taxon.core.finding.PlanCheck;
 import taxon.core.fixture.DemoTypes;
 import taxon.core.fixture.FixtureType;
-import taxon.core.rig.Added;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
-import taxon.core.rig.FixtureEdits;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.Plan;
-import taxon.core.rig.Wish;
-import taxon.core.rig.Wish.Style;
+import taxon.core.rig.edit.Added;
+import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.FixtureEdits;
+import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.Wish;
+import taxon.core.rig.wish.Wish.Style;
 
 /** Addressing a whole rig in each style, with its findings, at three sizes; and the findings after one edit. */
 @State(Scope.Benchmark)
@@ -79,23 +79,23 @@ public class AddressingBenchmark {
         return ((Edit.Changed) edit.applyTo(placed)).plan();
     }
 
-    private Proposal propose(Style style) {
+    private AddressProposal propose(Style style) {
         return Planner.propose(
                 placed, new PlacementRequest(PlacementRequest.Scope.ALL, Set.of(), Wish.USUAL.withStyle(style)));
     }
 
     @Benchmark
-    public Proposal inOrder() {
+    public AddressProposal inOrder() {
         return propose(Style.IN_ORDER);
     }
 
     @Benchmark
-    public Proposal fewest() {
+    public AddressProposal fewest() {
         return propose(Style.FEWEST_UNIVERSES);
     }
 
     @Benchmark
-    public Proposal leastChange() {
+    public AddressProposal leastChange() {
         return propose(Style.LEAST_CHANGE);
     }
 

@@ -3,3 +3,4 @@
 package taxon.bench;
 
 import org.jspecify.annotations.NullMarked;
+

@@ -8,3 +8,4 @@
 package taxon.simrig;
 
 import org.jspecify.annotations.NullMarked;
+

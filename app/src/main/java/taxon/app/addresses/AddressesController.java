@@ -25,17 +25,17 @@ import taxon.app.web.People;
 import taxon.app.web.Reply;
 import taxon.app.web.Selection;
 import taxon.app.web.Stage;
-import taxon.core.addressing.Fits;
-import taxon.core.addressing.PlacementRequest;
-import taxon.core.addressing.PlacementRequest.Scope;
+import taxon.core.addressing.space.Fits;
 import taxon.core.dmx.StartAddress;
 import taxon.core.proof.TouchAgain;
-import taxon.core.rig.AddressEdits;
 import taxon.core.rig.BlockRef;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
-import taxon.core.rig.Wish;
+import taxon.core.rig.edit.AddressEdits;
+import taxon.core.rig.edit.Edit;
+import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.PlacementRequest.Scope;
+import taxon.core.rig.wish.Wish;
 
 /** Tapes and typed addresses. */
 @Controller

@@ -3,18 +3,18 @@ package taxon.app.addresses;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import taxon.core.addressing.PlacementRequest;
-import taxon.core.addressing.PlacementRequest.Scope;
 import taxon.core.addressing.Planner;
-import taxon.core.addressing.Proposal;
 import taxon.core.addressing.Shift;
+import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.dmx.AddressText;
 import taxon.core.dmx.StartAddress;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
-import taxon.core.rig.Wish;
+import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.PlacementRequest.Scope;
+import taxon.core.rig.wish.Wish;
 import taxon.formats.json.Json;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -43,7 +43,7 @@ final class Answers {
     }
 
     /** What is proposed on a plan; no moves where what was held is gone. */
-    static Proposal of(Plan plan, JsonNode stored) {
+    static AddressProposal of(Plan plan, JsonNode stored) {
         if (!stored.has(TO)) {
             return Planner.propose(plan, PlacementJson.read(stored));
         }

@@ -6,7 +6,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import taxon.app.web.Selection;
-import taxon.core.addressing.Occupancy;
+import taxon.core.addressing.space.Occupancy;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.rig.Plan;

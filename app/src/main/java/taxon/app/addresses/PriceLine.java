@@ -1,12 +1,12 @@
 package taxon.app.addresses;
 
 import java.util.List;
-import taxon.core.addressing.PlacementRequest;
 import taxon.core.addressing.Planner;
 import taxon.core.addressing.Planner.StylePrice;
-import taxon.core.addressing.ProposalText;
-import taxon.core.addressing.WishText;
+import taxon.core.addressing.text.ProposalText;
+import taxon.core.addressing.text.WishText;
 import taxon.core.rig.Plan;
+import taxon.core.rig.wish.PlacementRequest;
 import taxon.formats.json.Json;
 
 /**

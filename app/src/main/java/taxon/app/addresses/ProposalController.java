@@ -18,9 +18,9 @@ import taxon.app.web.ProposalDesk;
 import taxon.app.web.Reply;
 import taxon.app.web.Selection;
 import taxon.app.web.Stage;
-import taxon.core.addressing.PlacementRequest;
-import taxon.core.addressing.Proposal;
-import taxon.core.rig.Wish;
+import taxon.core.addressing.answer.AddressProposal;
+import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.Wish;
 import taxon.formats.json.Json;
 
 /** "Place them": asks for a proposal, shows it, and applies or drops it. */
@@ -58,7 +58,7 @@ class ProposalController {
         StoredProposal stored = desk.find(job, id, KIND);
         JobState state = frames.state(job);
         PlacementRequest wanted = Answers.request(ProposalDesk.request(stored), state.plan());
-        Proposal proposal = Answers.of(state.plan(), ProposalDesk.request(stored));
+        AddressProposal proposal = Answers.of(state.plan(), ProposalDesk.request(stored));
         boolean current = stored.baseVersion() == state.version();
         if (Reply.wantsJson(request)) {
             return Reply.json(HttpStatus.OK, ProposalJson.write(stored, state.version(), wanted, proposal));
@@ -74,7 +74,7 @@ class ProposalController {
     }
 
     /** What would be, in the place of what is, unless the page asks for that. */
-    private static void showProposed(JobState state, Proposal proposal, Model model) {
+    private static void showProposed(JobState state, AddressProposal proposal, Model model) {
         PageView view = ((Frame) Objects.requireNonNull(model.getAttribute("frame"))).view();
         Optional<String> proposed =
                 view.value("show").equals("now") ? Optional.empty() : ProposedTapes.of(state, proposal, view);

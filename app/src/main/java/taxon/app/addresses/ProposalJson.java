@@ -2,9 +2,9 @@ package taxon.app.addresses;
 
 import java.util.Locale;
 import taxon.app.store.ProposalStore.StoredProposal;
-import taxon.core.addressing.PlacementRequest;
-import taxon.core.addressing.Proposal;
-import taxon.core.addressing.ProposalText;
+import taxon.core.addressing.answer.AddressProposal;
+import taxon.core.addressing.text.ProposalText;
+import taxon.core.rig.wish.PlacementRequest;
 import taxon.formats.json.Json;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -12,7 +12,7 @@ import tools.jackson.databind.node.ObjectNode;
 final class ProposalJson {
     private ProposalJson() {}
 
-    static ObjectNode write(StoredProposal stored, long version, PlacementRequest wanted, Proposal proposal) {
+    static ObjectNode write(StoredProposal stored, long version, PlacementRequest wanted, AddressProposal proposal) {
         ObjectNode body = Json.object()
                 .put("proposal", stored.id())
                 .put("state", stored.state().name().toLowerCase(Locale.ROOT))

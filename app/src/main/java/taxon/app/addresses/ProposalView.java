@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import taxon.app.store.Progress;
 import taxon.app.store.ProposalStore.StoredProposal;
-import taxon.core.addressing.Proposal;
-import taxon.core.addressing.Proposal.Move;
-import taxon.core.addressing.ProposalText;
+import taxon.core.addressing.answer.AddressProposal;
+import taxon.core.addressing.answer.AddressProposal.Move;
+import taxon.core.addressing.text.ProposalText;
 import taxon.core.dmx.StartAddress;
 
 /**
@@ -37,7 +37,7 @@ record ProposalView(
     /** @param touches true when the unit was set and must be set again */
     record Line(String who, String type, String before, String after, String why, boolean touches) {}
 
-    static ProposalView of(StoredProposal stored, Proposal proposal, boolean current) {
+    static ProposalView of(StoredProposal stored, AddressProposal proposal, boolean current) {
         List<Line> lines = new ArrayList<>();
         for (Move move : proposal.moves()) {
             lines.add(new Line(

@@ -4,16 +4,16 @@ import java.util.Optional;
 import taxon.app.edit.JobState;
 import taxon.app.web.PageView;
 import taxon.app.web.Selection;
-import taxon.core.addressing.Proposal;
+import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.finding.PlanCheck;
-import taxon.core.rig.Edit;
+import taxon.core.rig.edit.Edit;
 
 /** The tapes as they would be if a proposal were applied, with what moves marked. Nothing is dragged there. */
 final class ProposedTapes {
     private ProposedTapes() {}
 
     /** Empty when nothing moves, or the proposal would be refused. */
-    static Optional<String> of(JobState state, Proposal proposal, PageView view) {
+    static Optional<String> of(JobState state, AddressProposal proposal, PageView view) {
         if (proposal.moves().isEmpty() || !(proposal.edit().applyTo(state.plan()) instanceof Edit.Changed changed)) {
             return Optional.empty();
         }

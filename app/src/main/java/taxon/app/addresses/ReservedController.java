@@ -14,9 +14,9 @@ import taxon.app.web.Reply;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.UniverseNumber;
-import taxon.core.rig.AddressEdits;
 import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.ReservedRun;
+import taxon.core.rig.edit.AddressEdits;
 
 /** Runs of slots that are spoken for. */
 @Controller

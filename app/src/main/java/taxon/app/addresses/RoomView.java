@@ -3,7 +3,7 @@ package taxon.app.addresses;
 import java.util.List;
 import java.util.Optional;
 import taxon.app.web.Selection;
-import taxon.core.addressing.Fits;
+import taxon.core.addressing.space.Fits;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.rig.Plan;

@@ -14,10 +14,10 @@ import taxon.app.web.People;
 import taxon.app.web.Reply;
 import taxon.core.fixture.Mode;
 import taxon.core.rig.BlockRef;
-import taxon.core.rig.Edit;
 import taxon.core.rig.FixtureKey;
-import taxon.core.rig.LockEdits;
-import taxon.core.rig.ShareEdits;
+import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.LockEdits;
+import taxon.core.rig.edit.ShareEdits;
 
 /** What proposals must heed about single fixtures: shared addresses, and locks. */
 @Controller

@@ -18,16 +18,16 @@ import taxon.app.web.People;
 import taxon.app.web.ProposalDesk;
 import taxon.app.web.Reply;
 import taxon.app.web.Selection;
-import taxon.core.addressing.Fits;
 import taxon.core.addressing.Shift;
+import taxon.core.addressing.space.Fits;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
-import taxon.core.rig.AddressEdits;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.edit.AddressEdits;
 import taxon.formats.json.Json;
 import tools.jackson.databind.node.ObjectNode;
 

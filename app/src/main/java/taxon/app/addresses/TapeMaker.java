@@ -9,7 +9,7 @@ import taxon.app.addresses.Tape.Clash;
 import taxon.app.addresses.Tape.Run;
 import taxon.app.web.Marks;
 import taxon.app.web.Selection;
-import taxon.core.addressing.Occupancy;
+import taxon.core.addressing.space.Occupancy;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;

@@ -19,7 +19,7 @@ import taxon.app.web.Frame;
 import taxon.app.web.Frames;
 import taxon.app.web.NotThereException;
 import taxon.app.web.Stage;
-import taxon.core.addressing.Fits;
+import taxon.core.addressing.space.Fits;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.rig.Plan;

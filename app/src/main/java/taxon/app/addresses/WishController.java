@@ -14,10 +14,11 @@ import taxon.app.edit.JobEditor;
 import taxon.app.web.Frames;
 import taxon.app.web.People;
 import taxon.app.web.Reply;
-import taxon.core.addressing.PlacementRequest;
-import taxon.core.rig.Edit;
-import taxon.core.rig.Wish;
-import taxon.core.rig.WishEdits;
+import taxon.core.rig.KeptWish;
+import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.WishEdits;
+import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.Wish;
 import taxon.formats.json.Json;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -71,25 +72,28 @@ class WishController {
         Optional<Wish> wish =
                 WishFields.wish(reply.fields(), frames.state(job).plan().wish().orElse(Wish.USUAL));
         String name = reply.fields().text("wishName");
-        Optional<Wish> named = wish.flatMap(w -> reply.fields().build("wishName", () -> w.as(Wish.IN_FORCE, name)));
+        Optional<KeptWish> named =
+                wish.flatMap(w -> reply.fields().build("wishName", () -> KeptWish.inForce(name, w)));
         if (named.isEmpty() || reply.fields().isFaulty()) {
             return reply.refused();
         }
         Edit edit = name.isEmpty()
-                ? WishEdits.enforce(named.get())
+                ? WishEdits.enforce(name, named.get().wish())
                 : Edit.inTurn(
                         "Wish kept: " + name,
-                        List.of(WishEdits.keep(named.get(), name), WishEdits.enforce(named.get())));
+                        List.of(
+                                WishEdits.keep(named.get().wish(), name),
+                                WishEdits.enforce(name, named.get().wish())));
         return reply.after(editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, People.of(request), edit));
     }
 
     /** Takes a kept wish up again: it is in force from now on. */
     @PostMapping("/jobs/{job}/wishes/{number}/enforce")
     Object enforce(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
-        Optional<Wish> kept = frames.state(job).plan().keptWishes().stream()
+        Optional<KeptWish> kept = frames.state(job).plan().keptWishes().stream()
                 .filter(w -> w.number() == number)
                 .findFirst();
-        return kept.map(w -> change(job, request, WishEdits.enforce(w)))
+        return kept.map(w -> change(job, request, WishEdits.enforce(w.name(), w.wish())))
                 .orElseGet(() -> Reply.to(request, FORM, page(job)).conflicting("This wish is no longer kept."));
     }
 

@@ -7,17 +7,17 @@ import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import taxon.app.web.Fields;
-import taxon.core.addressing.PlacementRequest;
-import taxon.core.addressing.PlacementRequest.Scope;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseSet;
 import taxon.core.rig.FixtureKey;
-import taxon.core.rig.Headroom;
-import taxon.core.rig.Headroom.Measure;
-import taxon.core.rig.Spacing;
-import taxon.core.rig.Spacing.Starts;
-import taxon.core.rig.Wish;
+import taxon.core.rig.wish.Headroom;
+import taxon.core.rig.wish.Headroom.Measure;
+import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.PlacementRequest.Scope;
+import taxon.core.rig.wish.Spacing;
+import taxon.core.rig.wish.Spacing.Starts;
+import taxon.core.rig.wish.Wish;
 
 /**
  * Reads a wish from a form. What the form does not say is as the wish says that it builds on; a tick that is not there counts
@@ -69,18 +69,10 @@ final class WishFields {
             return Optional.empty();
         }
         return Optional.of(new Wish(
-                Wish.IN_FORCE,
-                base.name(),
-                order.orElseThrow(),
-                style.orElseThrow(),
-                split.orElseThrow(),
-                tick("hazardsApart", base.hazardsApart()),
+                new Wish.Aim(order.orElseThrow(), style.orElseThrow()),
+                new Wish.Apart(split.orElseThrow(), tick("hazardsApart", base.hazardsApart()), blocks.orElseThrow()),
                 spacing.orElseThrow(),
-                headroom.orElseThrow(),
-                blocks.orElseThrow(),
-                from.orElseThrow(),
-                universes.orElseThrow(),
-                units));
+                new Wish.Bounds(headroom.orElseThrow(), from.orElseThrow(), universes.orElseThrow(), units)));
     }
 
     private boolean said(String field) {

@@ -3,11 +3,11 @@ package taxon.app.addresses;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.Function;
-import taxon.core.addressing.PlacementRequest;
-import taxon.core.addressing.WishText;
-import taxon.core.rig.Headroom.Measure;
+import taxon.core.addressing.text.WishText;
 import taxon.core.rig.Plan;
-import taxon.core.rig.Wish;
+import taxon.core.rig.wish.Headroom.Measure;
+import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.Wish;
 import taxon.formats.json.Json;
 
 /**
@@ -62,11 +62,11 @@ record WishView(
                 wish.universes().toString(),
                 wish.unitsPerLine().map(String::valueOf).orElse(""),
                 String.join(", ", WishText.beside(wish)),
-                plan.wish()
+                plan.wishInForce()
                         .map(w -> w.name().isEmpty() ? "without a name" : w.name())
                         .orElse(""),
                 plan.keptWishes().stream()
-                        .map(w -> new Kept(w.number(), w.name(), WishText.sentence(w)))
+                        .map(w -> new Kept(w.number(), w.name(), WishText.sentence(w.wish())))
                         .toList());
     }
 

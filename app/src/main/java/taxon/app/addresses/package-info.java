@@ -5,3 +5,4 @@
 package taxon.app.addresses;
 
 import org.jspecify.annotations.NullMarked;
+

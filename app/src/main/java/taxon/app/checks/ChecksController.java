@@ -33,9 +33,9 @@ import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
-import taxon.core.rig.JobEdits;
 import taxon.core.rig.Mark;
 import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.edit.JobEdits;
 import taxon.formats.json.Json;
 
 /** Checks: reading the rig, planned against found, writing to a unit, ticking off what was set by hand. */

@@ -20,9 +20,9 @@ import taxon.core.proof.FoundUnit;
 import taxon.core.proof.ReadingEvidence;
 import taxon.core.proof.RigComparison;
 import taxon.core.rig.BlockEvidence;
-import taxon.core.rig.JobEdits;
 import taxon.core.rig.Node;
 import taxon.core.rig.Plan;
+import taxon.core.rig.edit.JobEdits;
 import taxon.wire.artnet.link.SendPolicy;
 
 /**

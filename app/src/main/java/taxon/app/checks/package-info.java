@@ -5,3 +5,4 @@
 package taxon.app.checks;
 
 import org.jspecify.annotations.NullMarked;
+

@@ -16,7 +16,7 @@ import taxon.app.handover.Freezer;
 import taxon.app.library.TypeLibrary;
 import taxon.app.store.JobStore;
 import taxon.core.network.Ipv4;
-import taxon.core.rig.Edit;
+import taxon.core.rig.edit.Edit;
 import taxon.simrig.SimulatedRig;
 
 /** Puts the demo job into an empty store and starts its simulated rig. */

@@ -5,17 +5,17 @@ import java.util.Optional;
 import java.util.TreeSet;
 import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Group;
 import taxon.core.rig.Group.GroupKind;
 import taxon.core.rig.Group.Rule;
-import taxon.core.rig.GroupEdits;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Traits;
 import taxon.core.rig.Traits.Parked;
+import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.GroupEdits;
 
 /** The demo's folders and groups, and what is special about a few of its fixtures. */
 final class DemoGroups {
@@ -52,15 +52,7 @@ final class DemoGroups {
         return with(
                 changed,
                 1,
-                t -> new Traits(
-                        "work light",
-                        "",
-                        false,
-                        false,
-                        false,
-                        Optional.empty(),
-                        "",
-                        List.of(new Parked(1, 24, 40, "stairs stay lit"))));
+                t -> t.withPurpose("work light").withParked(List.of(new Parked(1, 24, 40, "stairs stay lit"))));
     }
 
     private static Plan with(Plan plan, int id, UnaryOperator<Traits> change) {

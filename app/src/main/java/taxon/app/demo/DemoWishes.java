@@ -4,16 +4,16 @@ import java.util.List;
 import java.util.stream.IntStream;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.FixtureKey;
-import taxon.core.rig.Headroom;
-import taxon.core.rig.LockEdits;
 import taxon.core.rig.Plan;
-import taxon.core.rig.ShareEdits;
-import taxon.core.rig.Spacing;
-import taxon.core.rig.Spacing.Starts;
-import taxon.core.rig.Wish;
-import taxon.core.rig.Wish.Split;
-import taxon.core.rig.Wish.Style;
-import taxon.core.rig.WishEdits;
+import taxon.core.rig.edit.LockEdits;
+import taxon.core.rig.edit.ShareEdits;
+import taxon.core.rig.edit.WishEdits;
+import taxon.core.rig.wish.Headroom;
+import taxon.core.rig.wish.Spacing;
+import taxon.core.rig.wish.Spacing.Starts;
+import taxon.core.rig.wish.Wish;
+import taxon.core.rig.wish.Wish.Split;
+import taxon.core.rig.wish.Wish.Style;
 
 /** How the demo's rig is to be addressed: a wish in force, one kept, what is locked and what shares an address. */
 final class DemoWishes {
@@ -26,7 +26,7 @@ final class DemoWishes {
         Wish touring = dock.withStyle(Style.FEWEST_UNIVERSES)
                 .withSplit(Split.POSITION, true)
                 .withSpacing(new Spacing(0, Starts.ROUND, 10, false));
-        Plan plan = DemoJob.apply(placed, WishEdits.enforce(dock.as(Wish.IN_FORCE, "dry dock")));
+        Plan plan = DemoJob.apply(placed, WishEdits.enforce("dry dock", dock));
         plan = DemoJob.apply(plan, WishEdits.keep(touring, "touring default"));
         plan = DemoJob.apply(plan, LockEdits.lock(fixtures(plan, 1, 4), true));
         return DemoJob.apply(plan, ShareEdits.share(blocks(plan, 909, 910), "both behind the pump house door"));

@@ -5,3 +5,4 @@
 package taxon.app.demo;
 
 import org.jspecify.annotations.NullMarked;
+

@@ -19,10 +19,10 @@ import taxon.app.store.JournalEntry.State;
 import taxon.app.store.JournalStore;
 import taxon.app.store.PlanStore;
 import taxon.core.library.Shop;
-import taxon.core.rig.Edit;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlanDelta;
+import taxon.core.rig.edit.Edit;
 
 /**
  * The one writer of jobs. Edits of all jobs are done one after the other; readers see the newest state without waiting.

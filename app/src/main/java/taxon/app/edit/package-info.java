@@ -6,3 +6,4 @@
 package taxon.app.edit;
 
 import org.jspecify.annotations.NullMarked;
+

@@ -5,3 +5,4 @@
 package taxon.app.handover;
 
 import org.jspecify.annotations.NullMarked;
+

@@ -23,8 +23,8 @@ import taxon.app.web.People;
 import taxon.app.web.Reply;
 import taxon.core.history.ChangeLine;
 import taxon.core.history.ChangeLines;
-import taxon.core.rig.JobEdits;
 import taxon.core.rig.JobSheet;
+import taxon.core.rig.edit.JobEdits;
 import taxon.formats.json.JobJson;
 import taxon.formats.json.Json;
 

@@ -5,3 +5,4 @@
 package taxon.app.job;
 
 import org.jspecify.annotations.NullMarked;
+

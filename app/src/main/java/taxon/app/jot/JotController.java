@@ -32,9 +32,9 @@ import taxon.core.jot.JotReading.Turns;
 import taxon.core.jot.JotReading.Unfinished;
 import taxon.core.jot.JotVerb;
 import taxon.core.library.TypeQuery;
-import taxon.core.rig.Edit;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
+import taxon.core.rig.edit.Edit;
 import taxon.formats.json.Json;
 
 /** Reads the jot line as it is typed, and does what it says. */

@@ -3,3 +3,4 @@
 package taxon.app.jot;
 
 import org.jspecify.annotations.NullMarked;
+

@@ -6,3 +6,4 @@
 package taxon.app.library;
 
 import org.jspecify.annotations.NullMarked;
+

@@ -25,9 +25,9 @@ import taxon.core.network.PortAddress;
 import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
 import taxon.core.network.SacnUniverse;
-import taxon.core.rig.NetworkEdits;
 import taxon.core.rig.Node;
 import taxon.core.rig.Universe;
+import taxon.core.rig.edit.NetworkEdits;
 import taxon.core.text.Texts;
 
 /** Nodes, and how each universe leaves. */

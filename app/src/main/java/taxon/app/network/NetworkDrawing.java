@@ -5,7 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import taxon.core.addressing.Occupancy;
+import taxon.core.addressing.space.Occupancy;
 import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
 import taxon.core.rig.Node;

@@ -5,3 +5,4 @@
 package taxon.app.network;
 
 import org.jspecify.annotations.NullMarked;
+

@@ -5,3 +5,4 @@
 package taxon.app.paperwork;
 
 import org.jspecify.annotations.NullMarked;
+

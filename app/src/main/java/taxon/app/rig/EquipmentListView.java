@@ -6,8 +6,8 @@ import taxon.core.equipmentlist.Column;
 import taxon.core.equipmentlist.EquipmentFault;
 import taxon.core.equipmentlist.EquipmentLine;
 import taxon.core.fixture.FixtureType;
-import taxon.core.rig.Added;
 import taxon.core.rig.FixtureId;
+import taxon.core.rig.edit.Added;
 
 /**
  * A line of the preview.

@@ -22,14 +22,14 @@ import taxon.app.web.Stage;
 import taxon.core.fixture.TypeId;
 import taxon.core.grouping.Grouping;
 import taxon.core.grouping.Groupings;
-import taxon.core.rig.Edit;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Group;
 import taxon.core.rig.Group.GroupKind;
 import taxon.core.rig.Group.Rule;
-import taxon.core.rig.GroupEdits;
 import taxon.core.rig.Plan;
+import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.GroupEdits;
 import taxon.core.text.Texts;
 import taxon.formats.json.Json;
 

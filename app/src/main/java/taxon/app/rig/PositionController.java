@@ -16,12 +16,12 @@ import taxon.app.web.People;
 import taxon.app.web.Reply;
 import taxon.core.length.Length;
 import taxon.core.length.LengthUnit;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
-import taxon.core.rig.PositionEdits;
 import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionKind;
+import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.PositionEdits;
 import taxon.core.text.Texts;
 import taxon.formats.json.Json;
 

@@ -28,13 +28,13 @@ import taxon.app.web.Selection;
 import taxon.app.web.Stage;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeId;
-import taxon.core.rig.Added;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
-import taxon.core.rig.FixtureEdits;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
+import taxon.core.rig.edit.Added;
+import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.FixtureEdits;
 import taxon.core.text.Texts;
 
 /** The rig: its drawing, its table, adding by hand, changing and taking away. */

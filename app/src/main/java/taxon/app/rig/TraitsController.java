@@ -17,12 +17,12 @@ import taxon.app.web.Keys;
 import taxon.app.web.People;
 import taxon.app.web.Reply;
 import taxon.core.length.Length;
-import taxon.core.rig.FixtureEdits;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Traits;
 import taxon.core.rig.Traits.Parked;
+import taxon.core.rig.edit.FixtureEdits;
 
 /** Where on its position a fixture hangs, and what is special about it. */
 @Controller
@@ -60,16 +60,14 @@ class TraitsController {
         Optional<Traits> traits = fields.build(
                 "parked",
                 () -> new Traits(
-                        fields.text("purpose"),
-                        fields.text("colour"),
-                        fields.has("panReversed"),
-                        fields.has("tiltReversed"),
-                        fields.has("axesSwapped"),
-                        mirrors,
-                        fields.text("hazard"),
-                        parked,
-                        fields.text("line"),
-                        locked));
+                        new Traits.Look(fields.text("purpose"), fields.text("colour")),
+                        new Traits.Axes(
+                                fields.has("panReversed"),
+                                fields.has("tiltReversed"),
+                                fields.has("axesSwapped"),
+                                mirrors),
+                        new Traits.Care(fields.text("hazard"), parked),
+                        new Traits.Service(fields.text("line"), locked)));
         return traits.isEmpty()
                 ? reply.refused()
                 : reply.after(editor.apply(

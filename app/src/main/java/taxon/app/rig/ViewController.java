@@ -10,10 +10,10 @@ import taxon.app.edit.JobEditor;
 import taxon.app.web.Fields;
 import taxon.app.web.Reply;
 import taxon.core.length.LengthUnit;
-import taxon.core.rig.JobEdits;
 import taxon.core.rig.RigView;
 import taxon.core.rig.RigView.Front;
 import taxon.core.rig.RigView.Side;
+import taxon.core.rig.edit.JobEdits;
 import taxon.formats.json.Json;
 
 /** In which unit lengths are shown, and on which side of the drawing the front is. */

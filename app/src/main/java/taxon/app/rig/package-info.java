@@ -5,3 +5,4 @@
 package taxon.app.rig;
 
 import org.jspecify.annotations.NullMarked;
+

@@ -253,14 +253,11 @@ final class PlanRows {
             return new Fixture(
                     FixtureKey.of(number),
                     Optional.ofNullable(fixtureId).map(FixtureId::of),
-                    TypeId.of(typeId),
-                    mode,
-                    position,
-                    unit,
-                    name,
-                    note,
+                    new Fixture.Model(TypeId.of(typeId), mode),
+                    new Fixture.Place(
+                            position, unit, Optional.ofNullable(offsetUm).map(Length::new)),
+                    new Fixture.Words(name, note),
                     new TreeMap<>(addresses),
-                    Optional.ofNullable(offsetUm).map(Length::new),
                     traits.equals("{}") ? Traits.NONE : PlaceJson.readTraits(Json.parse(traits)),
                     Optional.ofNullable(uuid).map(UUID::fromString));
         }

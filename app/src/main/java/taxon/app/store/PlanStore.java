@@ -27,6 +27,7 @@ import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Group;
 import taxon.core.rig.JobSheet;
+import taxon.core.rig.KeptWish;
 import taxon.core.rig.Node;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlanDelta;
@@ -35,7 +36,6 @@ import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
 import taxon.core.rig.Share;
 import taxon.core.rig.Universe;
-import taxon.core.rig.Wish;
 import taxon.formats.json.Json;
 import taxon.formats.json.PlaceJson;
 
@@ -128,7 +128,7 @@ public class PlanStore {
             rows.putGroup(job, GroupRow.of(g));
         } else if (element instanceof Share s) {
             rows.putShare(job, ValueRow.of(s));
-        } else if (element instanceof Wish w) {
+        } else if (element instanceof KeptWish w) {
             rows.putWish(job, ValueRow.of(w));
         }
     }

@@ -7,3 +7,4 @@
 package taxon.app.store;
 
 import org.jspecify.annotations.NullMarked;
+

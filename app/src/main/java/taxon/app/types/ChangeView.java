@@ -2,7 +2,7 @@ package taxon.app.types;
 
 import java.util.List;
 import java.util.Optional;
-import taxon.core.addressing.ProposalText;
+import taxon.core.addressing.text.ProposalText;
 import taxon.core.dmx.StartAddress;
 import taxon.core.modes.ChangeProposal;
 import taxon.core.modes.ChangeRequest.Style;

@@ -5,3 +5,4 @@
 package taxon.app.types;
 
 import org.jspecify.annotations.NullMarked;
+

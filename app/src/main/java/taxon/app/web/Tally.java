@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import taxon.app.edit.JobState;
-import taxon.core.addressing.Occupancy;
+import taxon.core.addressing.space.Occupancy;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.finding.Severity;

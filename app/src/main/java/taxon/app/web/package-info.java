@@ -7,3 +7,4 @@
 package taxon.app.web;
 
 import org.jspecify.annotations.NullMarked;
+

@@ -12,10 +12,10 @@ import taxon.app.addresses.SplitMap.Band;
 import taxon.app.addresses.SplitMap.Node;
 import taxon.core.dmx.StartAddress;
 import taxon.core.rig.BlockRef;
-import taxon.core.rig.Edit;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
-import taxon.core.rig.ShareEdits;
+import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.ShareEdits;
 import taxon.core.testing.Rigs;
 
 class SplitMapTest {

@@ -18,15 +18,15 @@ import taxon.core.dmx.UniverseNumber;
 import taxon.core.finding.PlanCheck;
 import taxon.core.library.Shop;
 import taxon.core.rig.BlockRef;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
-import taxon.core.rig.LockEdits;
 import taxon.core.rig.Plan;
 import taxon.core.rig.ReservedRun;
-import taxon.core.rig.ShareEdits;
 import taxon.core.rig.Traits;
 import taxon.core.rig.Traits.Parked;
+import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.LockEdits;
+import taxon.core.rig.edit.ShareEdits;
 import taxon.core.testing.Rigs;
 
 class TapesDrawingTest {
@@ -120,7 +120,7 @@ class TapesDrawingTest {
         Fixture fixture = plan.fixtures().get(0);
         List<Parked> parked = List.of(new Parked(1, 5, 255, "house light"), new Parked(1, 40, 1, "beyond"));
         Tape tape = only(
-                plan.with(fixture.withTraits(new Traits("", "", false, false, false, Optional.empty(), "", parked))));
+                plan.with(fixture.withTraits(Traits.NONE.withParked(parked))));
         assertThat(tape.parked())
                 .containsExactly(new Tape.Parked(Tape.x(37), "101: slot 37 parked at 255, house light"));
     }

@@ -23,9 +23,9 @@ import taxon.app.store.JobStore;
 import taxon.app.store.JournalStore;
 import taxon.app.store.PlanStore;
 import taxon.core.library.Shop;
-import taxon.core.rig.JobEdits;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.Plan;
+import taxon.core.rig.edit.JobEdits;
 
 class JobEditorTest {
     private static final Plan PLAN = Plan.empty(JobSheet.named("Before"));

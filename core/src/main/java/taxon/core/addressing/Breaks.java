@@ -5,12 +5,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import taxon.core.addressing.Proposal.Break;
-import taxon.core.addressing.Proposal.Why;
+import taxon.core.addressing.answer.AddressProposal.Break;
+import taxon.core.addressing.answer.AddressProposal.Why;
+import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.ResolvedRequest;
+import taxon.core.addressing.space.JobSpace;
+import taxon.core.addressing.style.FewestUniverses;
+import taxon.core.addressing.style.Layout;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.packing.Hole;
-import taxon.core.rig.Wish.Style;
+import taxon.core.rig.wish.Wish.Style;
 
 /** Says why each universe but the first of a layout is begun. */
 final class Breaks {
@@ -65,7 +70,7 @@ final class Breaks {
                     .orElse(0);
             return new Why.Full(first.length(), largest);
         }
-        boolean full = Fewest.limitsLines(asked.wish())
+        boolean full = FewestUniverses.limitsLines(asked.wish())
                 && after.floor(left).load() + first.load()
                         > asked.wish().unitsPerLine().orElseThrow();
         return full ? new Why.LineFull(after.floor(left).load()) : new Why.Packed();

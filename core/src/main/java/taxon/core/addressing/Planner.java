@@ -2,11 +2,18 @@ package taxon.core.addressing;
 
 import java.util.Arrays;
 import java.util.List;
-import taxon.core.addressing.Proposal.Price;
-import taxon.core.addressing.Proposal.Proof;
-import taxon.core.addressing.Proposal.Totals;
+import taxon.core.addressing.answer.AddressProposal;
+import taxon.core.addressing.answer.AddressProposal.Price;
+import taxon.core.addressing.answer.AddressProposal.Proof;
+import taxon.core.addressing.answer.AddressProposal.Totals;
+import taxon.core.addressing.request.ResolvedRequest;
+import taxon.core.addressing.style.FewestUniverses;
+import taxon.core.addressing.style.InOrder;
+import taxon.core.addressing.style.Layout;
+import taxon.core.addressing.style.LeastChange;
 import taxon.core.rig.Plan;
-import taxon.core.rig.Wish.Style;
+import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.Wish.Style;
 
 /**
  * Answers a request with a proposal.
@@ -19,7 +26,7 @@ public final class Planner {
     private Planner() {}
 
     /** A plan for the request, in the style that its wish names. */
-    public static Proposal propose(Plan plan, PlacementRequest request) {
+    public static AddressProposal propose(Plan plan, PlacementRequest request) {
         ResolvedRequest asked = ResolvedRequest.of(plan, request);
         return new ProposalMaker(asked, lay(asked)).make();
     }
@@ -27,9 +34,9 @@ public final class Planner {
     private static Layout lay(ResolvedRequest asked) {
         return switch (asked.wish().style()) {
             case IN_ORDER -> InOrder.lay(asked, asked.ground());
-            case FEWEST_UNIVERSES -> Fewest.lay(asked, asked.ground());
+            case FEWEST_UNIVERSES -> FewestUniverses.lay(asked, asked.ground());
             case LEAST_CHANGE -> LeastChange.lay(asked);
-            case COMPACT_BY_PORT -> Fewest.layByPort(asked, asked.ground());
+            case COMPACT_BY_PORT -> FewestUniverses.layByPort(asked, asked.ground());
         };
     }
 
@@ -48,7 +55,7 @@ public final class Planner {
                 .toList();
     }
 
-    private static StylePrice price(Style style, Proposal proposal) {
+    private static StylePrice price(Style style, AddressProposal proposal) {
         return new StylePrice(
                 style,
                 proposal.price(),

@@ -8,25 +8,32 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import taxon.core.addressing.Proposal.Move;
-import taxon.core.addressing.Proposal.NotPlaced;
-import taxon.core.addressing.Proposal.Obstacle;
-import taxon.core.addressing.Proposal.Price;
-import taxon.core.addressing.Proposal.Reason;
-import taxon.core.addressing.Proposal.Totals;
+import taxon.core.addressing.answer.AddressProposal;
+import taxon.core.addressing.answer.AddressProposal.Move;
+import taxon.core.addressing.answer.AddressProposal.NotPlaced;
+import taxon.core.addressing.answer.AddressProposal.Obstacle;
+import taxon.core.addressing.answer.AddressProposal.Price;
+import taxon.core.addressing.answer.AddressProposal.Reason;
+import taxon.core.addressing.answer.AddressProposal.Totals;
+import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.ResolvedRequest;
+import taxon.core.addressing.space.JobSpace;
+import taxon.core.addressing.space.Occupancy;
+import taxon.core.addressing.space.UniverseSpace;
+import taxon.core.addressing.style.Layout;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.packing.Hole;
 import taxon.core.proof.Standing;
-import taxon.core.rig.AddressEdits;
 import taxon.core.rig.BlockRef;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.PlannedBlock;
-import taxon.core.rig.ShareEdits;
+import taxon.core.rig.edit.AddressEdits;
+import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.ShareEdits;
 
 /** Turns a layout into a proposal: moves with their reasons, what stays, what finds no place, the price. */
 final class ProposalMaker {
@@ -46,14 +53,14 @@ final class ProposalMaker {
         ground = asked.ground();
     }
 
-    Proposal make() {
+    AddressProposal make() {
         findHalves();
         Reasons reasons = new Reasons(asked, layout, placed);
         asked.runs().forEach(r -> add(r, reasons));
         asked.locked().forEach(f -> stays.addAll(asked.plan().blocksOf(f)));
         seatAll();
         List<NotPlaced> notPlaced = notPlaced();
-        return new Proposal(
+        return new AddressProposal(
                 title(),
                 edit(),
                 moves,
@@ -64,7 +71,7 @@ final class ProposalMaker {
                 price(),
                 totals(),
                 // Where something found no place, nothing is claimed of the rest.
-                halves.isEmpty() ? layout.proof() : new Proposal.Proof.None());
+                halves.isEmpty() ? layout.proof() : new AddressProposal.Proof.None());
     }
 
     private void findHalves() {

@@ -7,9 +7,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import taxon.core.addressing.PlacementRequest.Scope;
-import taxon.core.addressing.Proposal.Proof;
-import taxon.core.addressing.Proposal.Reason;
+import taxon.core.addressing.answer.AddressProposal;
+import taxon.core.addressing.answer.AddressProposal.Proof;
+import taxon.core.addressing.answer.AddressProposal.Reason;
+import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.ResolvedRequest;
+import taxon.core.addressing.space.Fits;
+import taxon.core.addressing.style.Layout;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
@@ -19,11 +23,13 @@ import taxon.core.rig.BlockRef;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
-import taxon.core.rig.Wish;
-import taxon.core.rig.Wish.Blocks;
-import taxon.core.rig.Wish.Order;
-import taxon.core.rig.Wish.Split;
-import taxon.core.rig.Wish.Style;
+import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.PlacementRequest.Scope;
+import taxon.core.rig.wish.Wish;
+import taxon.core.rig.wish.Wish.Blocks;
+import taxon.core.rig.wish.Wish.Order;
+import taxon.core.rig.wish.Wish.Split;
+import taxon.core.rig.wish.Wish.Style;
 
 /** Moving chosen blocks by hand: one of them goes to an address, the others keep their distances from it. */
 public final class Shift {
@@ -68,7 +74,7 @@ public final class Shift {
     }
 
     /** The move as a proposal. Locked fixtures stay. */
-    public static Proposal propose(Plan plan, Set<FixtureKey> keys, PlannedBlock held, StartAddress to) {
+    public static AddressProposal propose(Plan plan, Set<FixtureKey> keys, PlannedBlock held, StartAddress to) {
         Wish byHand = Wish.USUAL
                 .withStyle(Style.IN_ORDER)
                 .withOrder(Order.FIXTURE_ID)

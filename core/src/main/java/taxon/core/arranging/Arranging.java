@@ -13,10 +13,10 @@ import taxon.core.length.Length;
 import taxon.core.numbering.ReadingOrder;
 import taxon.core.numbering.RigOrder;
 import taxon.core.numbering.UnitNumbers;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
+import taxon.core.rig.edit.Edit;
 
 /** Spreads units along their positions, each position by itself. */
 public final class Arranging {

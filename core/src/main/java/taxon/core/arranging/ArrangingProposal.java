@@ -4,9 +4,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import taxon.core.length.Length;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
+import taxon.core.rig.edit.Edit;
 
 /**
  * Offsets, before they are given.

@@ -3,7 +3,7 @@ package taxon.core.equipmentlist;
 import java.util.List;
 import java.util.Optional;
 import taxon.core.fixture.FixtureType;
-import taxon.core.rig.Added;
+import taxon.core.rig.edit.Added;
 
 /**
  * What one row will become.

@@ -3,9 +3,9 @@ package taxon.core.equipmentlist;
 import java.util.List;
 import java.util.Map;
 import taxon.core.fixture.TypeSource;
-import taxon.core.rig.Added;
-import taxon.core.rig.Edit;
-import taxon.core.rig.FixtureEdits;
+import taxon.core.rig.edit.Added;
+import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.FixtureEdits;
 
 /** An equipment list as understood: every row, in its order. */
 public record EquipmentList(List<EquipmentLine> lines) {

@@ -12,8 +12,8 @@ import taxon.core.equipmentlist.IdRange.Reading;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.fixture.TypeSource;
-import taxon.core.rig.Added;
 import taxon.core.rig.FixtureId;
+import taxon.core.rig.edit.Added;
 import taxon.core.text.TextRefusedException;
 import taxon.core.text.Texts;
 

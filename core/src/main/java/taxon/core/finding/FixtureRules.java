@@ -8,17 +8,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import taxon.core.addressing.PlacementRequest;
-import taxon.core.addressing.PlacementRequest.Scope;
 import taxon.core.fixture.Mode;
 import taxon.core.rig.Fixture;
-import taxon.core.rig.FixtureEdits;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
-import taxon.core.rig.Wish;
-import taxon.core.rig.Wish.Style;
+import taxon.core.rig.edit.FixtureEdits;
+import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.PlacementRequest.Scope;
+import taxon.core.rig.wish.Wish;
+import taxon.core.rig.wish.Wish.Style;
 import taxon.core.text.Likeness;
 
 /** Rules about fixtures one by one: mode, number, address. */

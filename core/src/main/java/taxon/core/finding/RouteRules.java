@@ -12,9 +12,9 @@ import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
 import taxon.core.network.SacnUniverse;
 import taxon.core.rig.FixtureKey;
-import taxon.core.rig.NetworkEdits;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
+import taxon.core.rig.edit.NetworkEdits;
 
 /** Rules about the way that universes leave. */
 final class RouteRules {

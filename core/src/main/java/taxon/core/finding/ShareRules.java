@@ -5,11 +5,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.TreeMap;
 import taxon.core.dmx.StartAddress;
-import taxon.core.rig.AddressEdits;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.Share;
+import taxon.core.rig.edit.AddressEdits;
 
 /** Shares on purpose that have come apart. */
 final class ShareRules {

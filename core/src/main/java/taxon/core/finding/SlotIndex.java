@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import taxon.core.addressing.Occupancy;
+import taxon.core.addressing.space.Occupancy;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
@@ -16,7 +16,7 @@ import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.Shares;
-import taxon.core.rig.Wish;
+import taxon.core.rig.wish.Wish;
 
 /** The addressed blocks of a plan by universe, built once for all rules that look at slots. Time: n log n. */
 final class SlotIndex {

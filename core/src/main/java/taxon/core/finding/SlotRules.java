@@ -9,9 +9,9 @@ import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.finding.SlotIndex.Seat;
-import taxon.core.rig.AddressEdits;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
+import taxon.core.rig.edit.AddressEdits;
 
 /** Rules about slots: shared, past the end, reserved. */
 final class SlotRules {

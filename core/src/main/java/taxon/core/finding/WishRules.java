@@ -9,18 +9,18 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
-import taxon.core.addressing.PlacementRequest;
-import taxon.core.addressing.PlacementRequest.Scope;
-import taxon.core.addressing.RoomForMode;
+import taxon.core.addressing.request.RoomForMode;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.finding.SlotIndex.Seat;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.PlannedBlock;
-import taxon.core.rig.Spacing.Starts;
-import taxon.core.rig.Wish;
-import taxon.core.rig.Wish.Style;
+import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.PlacementRequest.Scope;
+import taxon.core.rig.wish.Spacing.Starts;
+import taxon.core.rig.wish.Wish;
+import taxon.core.rig.wish.Wish.Style;
 
 /** Rules about what was asked for: gaps, headroom, room for longer modes, hazards apart. Each looks at one universe a time. */
 final class WishRules {

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import taxon.core.addressing.WishText;
+import taxon.core.addressing.text.WishText;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.FixtureType;
@@ -16,6 +16,7 @@ import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Group;
 import taxon.core.rig.JobSheet;
+import taxon.core.rig.KeptWish;
 import taxon.core.rig.Node;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlanDelta;
@@ -26,7 +27,6 @@ import taxon.core.rig.RigType;
 import taxon.core.rig.Share;
 import taxon.core.rig.Traits;
 import taxon.core.rig.Universe;
-import taxon.core.rig.Wish;
 
 /** Says what a change did. Names are looked up in one plan; what that no longer holds is told by its number. */
 public final class ChangeLines {
@@ -145,8 +145,8 @@ public final class ChangeLines {
             return "Universe " + u.number();
         }
 
-        if (element instanceof Wish w) {
-            return w.number() == Wish.IN_FORCE ? "Wish in force" : "Wish " + w.name();
+        if (element instanceof KeptWish w) {
+            return w.number() == KeptWish.IN_FORCE ? "Wish in force" : "Wish " + w.name();
         }
         return element instanceof JobSheet ? "Job sheet" : words(element);
     }
@@ -187,8 +187,8 @@ public final class ChangeLines {
                                     .orElse(""))
                     .strip();
         }
-        if (element instanceof Wish w) {
-            return WishText.sentence(w);
+        if (element instanceof KeptWish w) {
+            return WishText.sentence(w.wish());
         }
         if (element instanceof Share s) {
             return s.blocks().size() + " blocks that share an address";

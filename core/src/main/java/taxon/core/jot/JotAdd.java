@@ -12,11 +12,11 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.equipmentlist.ModeNames;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
-import taxon.core.rig.Added;
 import taxon.core.rig.ElementKey.Kind;
-import taxon.core.rig.FixtureEdits;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
+import taxon.core.rig.edit.Added;
+import taxon.core.rig.edit.FixtureEdits;
 
 /** Reads "add 8 Heron in 24-channel on Crane rail as 201 from 2.1". */
 final class JotAdd {

@@ -5,10 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
-import taxon.core.addressing.PlacementRequest;
-import taxon.core.addressing.PlacementRequest.Scope;
 import taxon.core.addressing.Planner;
-import taxon.core.addressing.Proposal;
+import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.arranging.Arranging;
 import taxon.core.arranging.ArrangingProposal;
 import taxon.core.arranging.Spread;
@@ -19,10 +17,12 @@ import taxon.core.length.LengthText;
 import taxon.core.numbering.ReadingOrder;
 import taxon.core.numbering.RigOrder;
 import taxon.core.rig.Fixture;
-import taxon.core.rig.FixtureEdits;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
-import taxon.core.rig.Spacing;
+import taxon.core.rig.edit.FixtureEdits;
+import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.PlacementRequest.Scope;
+import taxon.core.rig.wish.Spacing;
 import taxon.core.rigtable.CellChange;
 import taxon.core.rigtable.FixtureColumn;
 import taxon.core.rigtable.TableWork;
@@ -196,11 +196,11 @@ final class JotChange {
             return line.refused("“" + gap + "” is no gap; it takes 0 to " + Spacing.MOST_GAP + " slots.");
         }
         PlacementRequest request = new PlacementRequest(Scope.CHOSEN, keys, read.address(), Integer.parseInt(gap));
-        Proposal proposal = Planner.propose(line.plan(), request);
+        AddressProposal proposal = Planner.propose(line.plan(), request);
         return line.changes(proposal.edit(), remarks(proposal), keys);
     }
 
-    private static List<String> remarks(Proposal proposal) {
+    private static List<String> remarks(AddressProposal proposal) {
         List<String> remarks = new ArrayList<>();
         int touched = proposal.price().touched();
         if (touched > 0) {

@@ -15,11 +15,11 @@ import taxon.core.jot.JotReading.Chooses;
 import taxon.core.jot.JotReading.Refused;
 import taxon.core.jot.JotReading.Turns;
 import taxon.core.jot.JotReading.Unfinished;
-import taxon.core.rig.Edit;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlanDelta;
 import taxon.core.rig.Refusal;
+import taxon.core.rig.edit.Edit;
 
 /** Reads a jot line. Nothing is changed by reading; what it would change is told. */
 public final class JotLine {

@@ -3,8 +3,8 @@ package taxon.core.jot;
 import java.util.List;
 import java.util.Set;
 import taxon.core.history.ChangeLine;
-import taxon.core.rig.Edit;
 import taxon.core.rig.FixtureKey;
+import taxon.core.rig.edit.Edit;
 
 /** What a jot line means. */
 public sealed interface JotReading {

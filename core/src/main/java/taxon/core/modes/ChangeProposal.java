@@ -2,14 +2,14 @@ package taxon.core.modes;
 
 import java.util.List;
 import java.util.Optional;
-import taxon.core.addressing.Proposal.NotPlaced;
-import taxon.core.addressing.Proposal.Price;
+import taxon.core.addressing.answer.AddressProposal.NotPlaced;
+import taxon.core.addressing.answer.AddressProposal.Price;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.edit.Edit;
 
 /**
  * A computed change of types and modes, before it is applied.

@@ -10,12 +10,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-import taxon.core.addressing.PlacementRequest;
 import taxon.core.addressing.Planner;
-import taxon.core.addressing.Proposal;
-import taxon.core.addressing.Proposal.NotPlaced;
-import taxon.core.addressing.Proposal.Obstacle;
-import taxon.core.addressing.Proposal.Price;
+import taxon.core.addressing.answer.AddressProposal;
+import taxon.core.addressing.answer.AddressProposal.NotPlaced;
+import taxon.core.addressing.answer.AddressProposal.Obstacle;
+import taxon.core.addressing.answer.AddressProposal.Price;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
@@ -29,11 +28,12 @@ import taxon.core.modes.ChangeProposal.Move;
 import taxon.core.modes.ChangeProposal.StylePrice;
 import taxon.core.modes.ChangeRequest.Style;
 import taxon.core.rig.BlockRef;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.edit.Edit;
+import taxon.core.rig.wish.PlacementRequest;
 
 /**
  * Plans a change of types and modes in a rig.
@@ -148,7 +148,7 @@ public final class ModeChange {
         if (from.isEmpty()) {
             return new Result(swapped, List.of());
         }
-        Proposal proposal =
+        AddressProposal proposal =
                 Planner.propose(swapped, new PlacementRequest(PlacementRequest.Scope.CHOSEN, placed, from.get(), 0));
         Plan plan = proposal.edit().applyTo(swapped) instanceof Edit.Changed done ? done.plan() : swapped;
         return new Result(plan, proposal.notPlaced());

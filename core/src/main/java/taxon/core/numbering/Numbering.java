@@ -13,12 +13,12 @@ import taxon.core.numbering.FamilyStarts.Span;
 import taxon.core.numbering.NumberingProposal.Change;
 import taxon.core.numbering.NumberingProposal.Run;
 import taxon.core.numbering.NumberingRequest.Families;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Refusal;
+import taxon.core.rig.edit.Edit;
 
 /**
  * Gives numbers in families along the rig. Every number is given once, families do not reach into each other, and numbering a

@@ -2,9 +2,9 @@ package taxon.core.numbering;
 
 import java.util.List;
 import java.util.Optional;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
+import taxon.core.rig.edit.Edit;
 
 /**
  * Numbers, before they are given.

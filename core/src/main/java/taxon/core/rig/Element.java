@@ -2,6 +2,16 @@ package taxon.core.rig;
 
 /** Anything that a plan holds, found again by its key. Elements are immutable; a change replaces one by another. */
 public sealed interface Element
-        permits JobSheet, RigType, Position, Fixture, Universe, Node, ReservedRun, BlockEvidence, Group, Share, Wish {
+        permits JobSheet,
+                RigType,
+                Position,
+                Fixture,
+                Universe,
+                Node,
+                ReservedRun,
+                BlockEvidence,
+                Group,
+                Share,
+                KeptWish {
     ElementKey elementKey();
 }

@@ -19,39 +19,97 @@ import taxon.core.text.Texts;
 /**
  * One fixture of the rig, as planned.
  *
- * @param mode the mode's name; it may be one that the type lacks, which is a finding and no error
- * @param position the number of a position in the plan
- * @param unit its place on the position, counted from 1
+ * @param model what it is, and how it is switched
+ * @param place where it hangs
  * @param addresses planned start addresses by block, counted from 1; a block without one is not in it
- * @param offset how far it hangs to the right of the middle of its position, as the audience sees it, where it is known
  * @param uuid by which scene files know it, where one does
  */
 public record Fixture(
         FixtureKey key,
         Optional<FixtureId> id,
-        TypeId type,
-        String mode,
-        int position,
-        int unit,
-        String name,
-        String note,
+        Model model,
+        Place place,
+        Words words,
         SortedMap<Integer, StartAddress> addresses,
-        Optional<Length> offset,
         Traits traits,
         Optional<UUID> uuid)
         implements Element {
 
-    public Fixture {
-        Texts.allowLine("mode", mode, 60);
-        Texts.allowLine("fixture name", name, 80);
-        Texts.allowNote("fixture note", note, 1000);
-        if (unit < 1 || unit > 9999) {
-            throw new IllegalArgumentException("unit number " + unit + " is outside 1 to 9999");
+    /**
+     * Type and mode.
+     *
+     * @param mode the mode's name; it may be one that the type lacks, which is a finding and no error
+     */
+    public record Model(TypeId type, String mode) {
+        public Model {
+            Texts.allowLine("mode", mode, 60);
         }
+    }
+
+    /**
+     * Where a fixture hangs.
+     *
+     * @param position the number of a position in the plan
+     * @param unit its place on the position, 1 to 9999
+     * @param offset how far it hangs to the right of the middle of its position, as the audience sees it, where it is known
+     */
+    public record Place(int position, int unit, Optional<Length> offset) {
+        public Place {
+            if (unit < 1 || unit > 9999) {
+                throw new IllegalArgumentException("unit number " + unit + " is outside 1 to 9999");
+            }
+        }
+    }
+
+    /** What people call it, at most 80 characters, and what they note of it, at most 1,000. */
+    public record Words(String name, String note) {
+        public static final Words NONE = new Words("", "");
+
+        public Words {
+            Texts.allowLine("fixture name", name, 80);
+            Texts.allowNote("fixture note", note, 1000);
+        }
+    }
+
+    public Fixture {
         addresses = Collections.unmodifiableSortedMap(new TreeMap<>(addresses));
         if (!addresses.isEmpty() && addresses.firstKey() < 1) {
             throw new IllegalArgumentException("block " + addresses.firstKey() + " is below 1");
         }
+    }
+
+    /** A fixture of which neither an address nor anything special is known. */
+    public static Fixture of(FixtureKey key, Optional<FixtureId> id, Model model, Place place) {
+        return new Fixture(
+                key, id, model, place, Words.NONE, Collections.emptySortedMap(), Traits.NONE, Optional.empty());
+    }
+
+    public TypeId type() {
+        return model.type();
+    }
+
+    public String mode() {
+        return model.mode();
+    }
+
+    public int position() {
+        return place.position();
+    }
+
+    public int unit() {
+        return place.unit();
+    }
+
+    public Optional<Length> offset() {
+        return place.offset();
+    }
+
+    public String name() {
+        return words.name();
+    }
+
+    public String note() {
+        return words.note();
     }
 
     @Override
@@ -89,68 +147,48 @@ public record Fixture(
     }
 
     public Fixture withAddresses(Map<Integer, StartAddress> changed) {
-        return new Fixture(
-                key, id, type, mode, position, unit, name, note, new TreeMap<>(changed), offset, traits, uuid);
+        return new Fixture(key, id, model, place, words, new TreeMap<>(changed), traits, uuid);
     }
 
     public Fixture withId(Optional<FixtureId> changed) {
-        return new Fixture(key, changed, type, mode, position, unit, name, note, addresses, offset, traits, uuid);
+        return new Fixture(key, changed, model, place, words, addresses, traits, uuid);
+    }
+
+    public Fixture withModel(Model changed) {
+        return new Fixture(key, id, changed, place, words, addresses, traits, uuid);
     }
 
     public Fixture withMode(String changed) {
-        return new Fixture(key, id, type, changed, position, unit, name, note, addresses, offset, traits, uuid);
+        return withModel(new Model(type(), changed));
     }
 
     public Fixture withType(TypeId changed) {
-        return new Fixture(key, id, changed, mode, position, unit, name, note, addresses, offset, traits, uuid);
+        return withModel(new Model(changed, mode()));
     }
 
+    /** On another position or at another unit number; its offset stays. */
     public Fixture withPlace(int changedPosition, int changedUnit) {
-        return new Fixture(
-                key, id, type, mode, changedPosition, changedUnit, name, note, addresses, offset, traits, uuid);
+        return withPlace(new Place(changedPosition, changedUnit, offset()));
     }
 
-    public Fixture withWords(String changedName, String changedNote) {
-        return new Fixture(
-                key, id, type, mode, position, unit, changedName, changedNote, addresses, offset, traits, uuid);
-    }
-
-    /** A fixture of which neither the offset nor anything special is known. */
-    public Fixture(
-            FixtureKey key,
-            Optional<FixtureId> id,
-            TypeId type,
-            String mode,
-            int position,
-            int unit,
-            String name,
-            String note,
-            SortedMap<Integer, StartAddress> addresses) {
-        this(
-                key,
-                id,
-                type,
-                mode,
-                position,
-                unit,
-                name,
-                note,
-                addresses,
-                Optional.empty(),
-                Traits.NONE,
-                Optional.empty());
+    public Fixture withPlace(Place changed) {
+        return new Fixture(key, id, model, changed, words, addresses, traits, uuid);
     }
 
     public Fixture withOffset(Optional<Length> changed) {
-        return new Fixture(key, id, type, mode, position, unit, name, note, addresses, changed, traits, uuid);
+        return withPlace(new Place(position(), unit(), changed));
+    }
+
+    public Fixture withWords(String changedName, String changedNote) {
+        return new Fixture(key, id, model, place, new Words(changedName, changedNote), addresses, traits, uuid);
     }
 
     public Fixture withTraits(Traits changed) {
-        return new Fixture(key, id, type, mode, position, unit, name, note, addresses, offset, changed, uuid);
+        return new Fixture(key, id, model, place, words, addresses, changed, uuid);
     }
 
     public Fixture withUuid(Optional<UUID> changed) {
-        return new Fixture(key, id, type, mode, position, unit, name, note, addresses, offset, traits, changed);
+        return new Fixture(key, id, model, place, words, addresses, traits, changed);
     }
 
     /** True when it can hurt people, by its type or where it hangs. */

@@ -16,6 +16,7 @@ import taxon.core.fixture.Mode;
 import taxon.core.fixture.TypeBook;
 import taxon.core.fixture.TypeId;
 import taxon.core.rig.ElementKey.Kind;
+import taxon.core.rig.wish.Wish;
 
 /**
  * Everything that is planned for one job, and what is known of the real units. Immutable.
@@ -307,13 +308,18 @@ public final class Plan {
 
     /** The wish in force, against which addresses are checked; empty when nobody has stated one. */
     public Optional<Wish> wish() {
-        return element(Wish.keyOf(Wish.IN_FORCE)).map(Wish.class::cast);
+        return wishInForce().map(KeptWish::wish);
+    }
+
+    /** As {@link #wish}, with its name. */
+    public Optional<KeptWish> wishInForce() {
+        return element(KeptWish.keyOf(KeptWish.IN_FORCE)).map(KeptWish.class::cast);
     }
 
     /** The wishes that are kept by name, by number. */
-    public List<Wish> keptWishes() {
-        return all(Kind.WISH, Wish.class).stream()
-                .filter(w -> w.number() != Wish.IN_FORCE)
+    public List<KeptWish> keptWishes() {
+        return all(Kind.WISH, KeptWish.class).stream()
+                .filter(w -> w.number() != KeptWish.IN_FORCE)
                 .toList();
     }
 

@@ -7,31 +7,80 @@ import taxon.core.text.Texts;
 /**
  * What someone should know of one fixture besides its place and its patch.
  *
- * @param purpose what it is for, "front light, bow"; at most 80 characters
- * @param colour colour or gel, at most 80 characters
- * @param panReversed true when pan goes the other way than the rest of its type
- * @param axesSwapped true when pan and tilt change places
- * @param mirrors the fixture that it mirrors, where it does; one that is gone counts as none
- * @param hazard what it can do to people where it hangs, at most 120 characters
- * @param parked slots that hold a value, each block and slot once, at most 64
- * @param line the cable run that feeds it, "quay left 2"; at most 40 characters
- * @param locked true when no proposal may move it
+ * @param look what it is for and how it is coloured
+ * @param axes which way it moves
+ * @param care what must not be touched by accident
+ * @param service who feeds it, and whether it may be moved
  */
-public record Traits(
-        String purpose,
-        String colour,
-        boolean panReversed,
-        boolean tiltReversed,
-        boolean axesSwapped,
-        Optional<FixtureKey> mirrors,
-        String hazard,
-        List<Parked> parked,
-        String line,
-        boolean locked) {
-    public static final Traits NONE =
-            new Traits("", "", false, false, false, Optional.empty(), "", List.of(), "", false);
+public record Traits(Look look, Axes axes, Care care, Service service) {
+    public static final Traits NONE = new Traits(Look.NONE, Axes.USUAL, Care.NONE, Service.NONE);
 
     private static final int MOST_PARKED = 64;
+
+    /**
+     * What a fixture is for.
+     *
+     * @param purpose "front light, bow"; at most 80 characters
+     * @param colour colour or gel, at most 80 characters
+     */
+    public record Look(String purpose, String colour) {
+        static final Look NONE = new Look("", "");
+
+        public Look {
+            Texts.allowLine("purpose", purpose, 80);
+            Texts.allowLine("colour", colour, 80);
+        }
+    }
+
+    /**
+     * Which way a fixture moves.
+     *
+     * @param panReversed true when pan goes the other way than the rest of its type
+     * @param swapped true when pan and tilt change places
+     * @param mirrors the fixture that it mirrors, where it does; one that is gone counts as none
+     */
+    public record Axes(boolean panReversed, boolean tiltReversed, boolean swapped, Optional<FixtureKey> mirrors) {
+        static final Axes USUAL = new Axes(false, false, false, Optional.empty());
+    }
+
+    /**
+     * What must not be touched by accident.
+     *
+     * @param hazard what it can do to people where it hangs, at most 120 characters
+     * @param parked slots that hold a value, each block and slot once, at most 64
+     */
+    public record Care(String hazard, List<Parked> parked) {
+        static final Care NONE = new Care("", List.of());
+
+        public Care {
+            Texts.allowLine("hazard", hazard, 120);
+            parked = List.copyOf(parked);
+            if (parked.size() > MOST_PARKED) {
+                throw new IllegalArgumentException(parked.size() + " parked slots are more than " + MOST_PARKED);
+            }
+            if (parked.stream()
+                            .map(p -> p.block() * 1000 + p.offset())
+                            .distinct()
+                            .count()
+                    != parked.size()) {
+                throw new IllegalArgumentException("a slot is parked twice");
+            }
+        }
+    }
+
+    /**
+     * Who feeds a fixture, and whether it may be moved.
+     *
+     * @param line the cable run that feeds it, "quay left 2"; at most 40 characters
+     * @param locked true when its addresses stay as they are, whoever asks
+     */
+    public record Service(String line, boolean locked) {
+        static final Service NONE = new Service("", false);
+
+        public Service {
+            Texts.allowLine("line", line, 40);
+        }
+    }
 
     /**
      * A slot that holds a value.
@@ -56,72 +105,99 @@ public record Traits(
         }
     }
 
-    public Traits {
-        Texts.allowLine("purpose", purpose, 80);
-        Texts.allowLine("colour", colour, 80);
-        Texts.allowLine("hazard", hazard, 120);
-        Texts.allowLine("line", line, 40);
-        parked = List.copyOf(parked);
-        if (parked.size() > MOST_PARKED) {
-            throw new IllegalArgumentException(parked.size() + " parked slots are more than " + MOST_PARKED);
-        }
-        if (parked.stream().map(p -> p.block() * 1000 + p.offset()).distinct().count() != parked.size()) {
-            throw new IllegalArgumentException("a slot is parked twice");
-        }
+    public String purpose() {
+        return look.purpose();
     }
 
-    /** Traits of a fixture of which no cable run is known and which proposals may move. */
-    public Traits(
-            String purpose,
-            String colour,
-            boolean panReversed,
-            boolean tiltReversed,
-            boolean axesSwapped,
-            Optional<FixtureKey> mirrors,
-            String hazard,
-            List<Parked> parked) {
-        this(purpose, colour, panReversed, tiltReversed, axesSwapped, mirrors, hazard, parked, "", false);
+    public String colour() {
+        return look.colour();
+    }
+
+    public boolean panReversed() {
+        return axes.panReversed();
+    }
+
+    public boolean tiltReversed() {
+        return axes.tiltReversed();
+    }
+
+    public boolean axesSwapped() {
+        return axes.swapped();
+    }
+
+    public Optional<FixtureKey> mirrors() {
+        return axes.mirrors();
+    }
+
+    public String hazard() {
+        return care.hazard();
+    }
+
+    public List<Parked> parked() {
+        return care.parked();
+    }
+
+    public String line() {
+        return service.line();
+    }
+
+    public boolean locked() {
+        return service.locked();
+    }
+
+    private Traits with(Look changed) {
+        return new Traits(changed, axes, care, service);
+    }
+
+    private Traits with(Axes changed) {
+        return new Traits(look, changed, care, service);
+    }
+
+    private Traits with(Care changed) {
+        return new Traits(look, axes, changed, service);
+    }
+
+    private Traits with(Service changed) {
+        return new Traits(look, axes, care, changed);
     }
 
     public Traits withPurpose(String changed) {
-        return new Traits(
-                changed, colour, panReversed, tiltReversed, axesSwapped, mirrors, hazard, parked, line, locked);
+        return with(new Look(changed, colour()));
     }
 
     public Traits withColour(String changed) {
-        return new Traits(
-                purpose, changed, panReversed, tiltReversed, axesSwapped, mirrors, hazard, parked, line, locked);
+        return with(new Look(purpose(), changed));
     }
 
     public Traits withPanReversed(boolean changed) {
-        return new Traits(purpose, colour, changed, tiltReversed, axesSwapped, mirrors, hazard, parked, line, locked);
+        return with(new Axes(changed, tiltReversed(), axesSwapped(), mirrors()));
     }
 
     public Traits withTiltReversed(boolean changed) {
-        return new Traits(purpose, colour, panReversed, changed, axesSwapped, mirrors, hazard, parked, line, locked);
+        return with(new Axes(panReversed(), changed, axesSwapped(), mirrors()));
     }
 
     public Traits withAxesSwapped(boolean changed) {
-        return new Traits(purpose, colour, panReversed, tiltReversed, changed, mirrors, hazard, parked, line, locked);
+        return with(new Axes(panReversed(), tiltReversed(), changed, mirrors()));
     }
 
     public Traits withMirrors(Optional<FixtureKey> changed) {
-        return new Traits(
-                purpose, colour, panReversed, tiltReversed, axesSwapped, changed, hazard, parked, line, locked);
+        return with(new Axes(panReversed(), tiltReversed(), axesSwapped(), changed));
     }
 
     public Traits withHazard(String changed) {
-        return new Traits(
-                purpose, colour, panReversed, tiltReversed, axesSwapped, mirrors, changed, parked, line, locked);
+        return with(new Care(changed, parked()));
+    }
+
+    public Traits withParked(List<Parked> changed) {
+        return with(new Care(hazard(), changed));
     }
 
     public Traits withLine(String changed) {
-        return new Traits(
-                purpose, colour, panReversed, tiltReversed, axesSwapped, mirrors, hazard, parked, changed, locked);
+        return with(new Service(changed, locked()));
     }
 
     public Traits withLocked(boolean changed) {
-        return new Traits(
-                purpose, colour, panReversed, tiltReversed, axesSwapped, mirrors, hazard, parked, line, changed);
+        return with(new Service(line(), changed));
     }
 }

@@ -12,9 +12,9 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.length.Length;
 import taxon.core.length.LengthText;
 import taxon.core.length.LengthUnit;
-import taxon.core.rig.AddressWalk;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
+import taxon.core.rig.edit.AddressWalk;
 
 /**
  * Goes on with what the first cells of a column begin: 101, 102 → 103; "Bow 1" → "Bow 2"; -4 m, -3.5 m → -3 m. One cell

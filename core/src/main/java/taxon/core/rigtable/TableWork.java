@@ -5,16 +5,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Element;
 import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
-import taxon.core.rig.PositionEdits;
 import taxon.core.rig.Refusal;
 import taxon.core.rig.Refusal.Fault;
+import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.PositionEdits;
 import taxon.core.rigtable.CellReader.CellRefusedException;
 
 /**

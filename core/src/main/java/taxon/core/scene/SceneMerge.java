@@ -17,7 +17,6 @@ import taxon.core.fixture.Mode;
 import taxon.core.history.ChangeLine;
 import taxon.core.history.ChangeLines;
 import taxon.core.length.Length;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Element;
 import taxon.core.rig.ElementKey;
 import taxon.core.rig.ElementKey.Kind;
@@ -28,6 +27,7 @@ import taxon.core.rig.Plan;
 import taxon.core.rig.PlanDelta;
 import taxon.core.rig.RigType;
 import taxon.core.rig.Traits;
+import taxon.core.rig.edit.Edit;
 import taxon.core.text.Texts;
 
 /**
@@ -166,16 +166,13 @@ public final class SceneMerge {
     private Fixture made(SceneFixture wanted, FixtureType type) {
         FixtureKey key = FixtureKey.of(next++);
         int position = places.of(wanted).number();
-        Fixture fixture = new Fixture(
-                key,
-                wanted.id(),
-                type.id(),
-                mode(wanted),
-                position,
-                places.unit(wanted, position),
-                Texts.clip(wanted.name(), 80),
-                "",
-                new TreeMap<>(addresses(wanted, type.mode(wanted.mode()))));
+        Fixture fixture = Fixture.of(
+                        key,
+                        wanted.id(),
+                        new Fixture.Model(type.id(), mode(wanted)),
+                        new Fixture.Place(position, places.unit(wanted, position), Optional.empty()))
+                .withWords(Texts.clip(wanted.name(), 80), "")
+                .withAddresses(addresses(wanted, type.mode(wanted.mode())));
         if (request.folders()) {
             folders.put(key, wanted.folders());
         }

@@ -9,9 +9,9 @@ import java.util.UUID;
 import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
-import taxon.core.rig.PositionEdits;
 import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionKind;
+import taxon.core.rig.edit.PositionEdits;
 import taxon.core.text.Texts;
 
 /**

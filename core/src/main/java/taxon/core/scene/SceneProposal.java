@@ -3,9 +3,9 @@ package taxon.core.scene;
 import java.util.List;
 import java.util.Map;
 import taxon.core.history.ChangeLine;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
+import taxon.core.rig.edit.Edit;
 
 /**
  * What merging a scene would do.

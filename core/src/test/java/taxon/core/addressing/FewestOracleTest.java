@@ -11,15 +11,17 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
-import taxon.core.addressing.PlacementRequest.Scope;
-import taxon.core.addressing.Proposal.Proof;
+import taxon.core.addressing.answer.AddressProposal;
+import taxon.core.addressing.answer.AddressProposal.Proof;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseSet;
-import taxon.core.rig.Headroom;
-import taxon.core.rig.Spacing;
-import taxon.core.rig.Spacing.Starts;
-import taxon.core.rig.Wish;
-import taxon.core.rig.Wish.Style;
+import taxon.core.rig.wish.Headroom;
+import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.PlacementRequest.Scope;
+import taxon.core.rig.wish.Spacing;
+import taxon.core.rig.wish.Spacing.Starts;
+import taxon.core.rig.wish.Wish;
+import taxon.core.rig.wish.Wish.Style;
 import taxon.core.testing.Oracle;
 import taxon.core.testing.Oracle.Rules;
 import taxon.core.testing.Oracle.Word;
@@ -28,7 +30,7 @@ import taxon.core.testing.OracleRig.Taken;
 import taxon.core.testing.OracleRig.Unit;
 
 /**
- * "Fewest universes" against another solver (OR-Tools, CP-SAT): where Taxon says proved, no plan with one universe fewer may
+ * "FewestUniverses universes" against another solver (OR-Tools, CP-SAT): where Taxon says proved, no plan with one universe fewer may
  * exist; what it says is at least needed must be needed.
  */
 class FewestOracleTest {
@@ -90,7 +92,8 @@ class FewestOracleTest {
             int[] lengths = IntStream.range(0, universes)
                     .flatMap(u -> pieces(random, 2 + random.nextInt(5)))
                     .toArray();
-            Proposal proposal = check("exactly full, seed " + seed, OracleRig.of(lengths), Rules.close(universes + 3));
+            AddressProposal proposal =
+                    check("exactly full, seed " + seed, OracleRig.of(lengths), Rules.close(universes + 3));
             assertThat(((Proof.Universes) proposal.proof()).used()).isEqualTo(universes);
         }
         structured("all 16s", 6, fill(190, 16));
@@ -104,7 +107,7 @@ class FewestOracleTest {
     }
 
     private void structured(String what, int fewest, int... lengths) {
-        Proposal proposal = check(what, OracleRig.of(lengths), Rules.close(fewest + 2));
+        AddressProposal proposal = check(what, OracleRig.of(lengths), Rules.close(fewest + 2));
         Proof.Universes proof = (Proof.Universes) proposal.proof();
         assertThat(proof.used()).as(what).isEqualTo(fewest);
         assertThat(proof.isProved()).as(what).isTrue();
@@ -133,8 +136,8 @@ class FewestOracleTest {
         return units.stream().mapToInt(Unit::length).sum() / 256 + 2;
     }
 
-    private Proposal check(String what, OracleRig rig, Rules rules) {
-        Proposal proposal = Planner.propose(rig.plan(), new PlacementRequest(Scope.ALL, Set.of(), wish(rules)));
+    private AddressProposal check(String what, OracleRig rig, Rules rules) {
+        AddressProposal proposal = Planner.propose(rig.plan(), new PlacementRequest(Scope.ALL, Set.of(), wish(rules)));
         List<Unit> now = Legality.check(rig, rules, proposal, what);
         Proof.Universes proof = (Proof.Universes) proposal.proof();
         assertThat(now.stream().map(Unit::universe).distinct().count()).as(what).isEqualTo(proof.used());

@@ -11,13 +11,15 @@ import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import taxon.core.addressing.PlacementRequest.Scope;
-import taxon.core.addressing.Proposal.Move;
+import taxon.core.addressing.answer.AddressProposal;
+import taxon.core.addressing.answer.AddressProposal.Move;
 import taxon.core.dmx.StartAddress;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.PlacementRequest.Scope;
 import taxon.core.testing.Rigs;
 
 /** Random rigs by seed; the seed stands in the name of a failing case. Checked slot by slot, without the planner's own tools. */
@@ -32,7 +34,7 @@ class InOrderPropertyTest {
     void nothingPlacedOverlapsOrPassesTheEndOrTouchesAReservedRun(long seed) {
         Plan plan = Rigs.random(seed);
         PlacementRequest request = request(seed);
-        Proposal proposal = Planner.propose(plan, request);
+        AddressProposal proposal = Planner.propose(plan, request);
         Plan after = Rigs.apply(plan, proposal.edit());
 
         Set<String> placed =
@@ -77,7 +79,7 @@ class InOrderPropertyTest {
     void everyFixtureAskedForMovesStaysOrSaysWhyNot(long seed) {
         Plan plan = Rigs.random(seed);
         PlacementRequest request = request(seed);
-        Proposal proposal = Planner.propose(plan, request);
+        AddressProposal proposal = Planner.propose(plan, request);
         Set<FixtureKey> told = new HashSet<>();
         proposal.moves().forEach(m -> told.add(m.ref().fixture()));
         proposal.stays().forEach(b -> told.add(b.fixture().key()));
@@ -102,7 +104,7 @@ class InOrderPropertyTest {
     void theGapIsKeptAddressesAscendAndTheAnswerIsTheSameTwice(long seed) {
         Plan plan = Rigs.random(seed);
         PlacementRequest request = new PlacementRequest(Scope.ALL, Set.of(), StartAddress.of(1, 1), (int) (seed % 7));
-        Proposal proposal = Planner.propose(plan, request);
+        AddressProposal proposal = Planner.propose(plan, request);
         assertThat(Planner.propose(plan, request).moves()).isEqualTo(proposal.moves());
         Move before = null;
         for (Move move : proposal.moves()) {

@@ -7,15 +7,17 @@ import java.util.List;
 import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
-import taxon.core.addressing.PlacementRequest.Scope;
-import taxon.core.addressing.Proposal.Proof;
+import taxon.core.addressing.answer.AddressProposal;
+import taxon.core.addressing.answer.AddressProposal.Proof;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseSet;
-import taxon.core.rig.Headroom;
-import taxon.core.rig.Spacing;
-import taxon.core.rig.Spacing.Starts;
-import taxon.core.rig.Wish;
-import taxon.core.rig.Wish.Style;
+import taxon.core.rig.wish.Headroom;
+import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.PlacementRequest.Scope;
+import taxon.core.rig.wish.Spacing;
+import taxon.core.rig.wish.Spacing.Starts;
+import taxon.core.rig.wish.Wish;
+import taxon.core.rig.wish.Wish.Style;
 import taxon.core.testing.Oracle;
 import taxon.core.testing.Oracle.Rules;
 import taxon.core.testing.Oracle.Word;
@@ -54,7 +56,7 @@ class LeastChangeOracleTest {
             int universes = 1 + random.nextInt(3);
             OracleRig rig = tight(random, universes);
             Rules rules = Rules.close(universes);
-            Proposal proposal = propose(rig, rules);
+            AddressProposal proposal = propose(rig, rules);
             if (proposal.notPlaced().isEmpty()) {
                 check("seed " + seed + " " + rules, rig, rules);
             } else {
@@ -111,7 +113,7 @@ class LeastChangeOracleTest {
     }
 
     private void check(String what, OracleRig rig, Rules rules) {
-        Proposal proposal = propose(rig, rules);
+        AddressProposal proposal = propose(rig, rules);
         List<Unit> now = Legality.check(rig, rules, proposal, what);
         Proof.Least proof = (Proof.Least) proposal.proof();
         assertThat(points(rig, now)).as(what).isEqualTo(proof.points());
@@ -135,7 +137,7 @@ class LeastChangeOracleTest {
         return points;
     }
 
-    private static Proposal propose(OracleRig rig, Rules rules) {
+    private static AddressProposal propose(OracleRig rig, Rules rules) {
         Starts starts = rules.round() > 1 ? Starts.ROUND : Starts.ANYWHERE;
         Wish wish = Wish.USUAL
                 .withStyle(Style.LEAST_CHANGE)

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.testing.Oracle.Rules;
@@ -16,7 +17,7 @@ final class Legality {
     private Legality() {}
 
     /** Asserts that all are placed, that nothing meets, and that what moved heeds the rules; gives the rig as it is then. */
-    static List<Unit> check(OracleRig rig, Rules rules, Proposal proposal, String what) {
+    static List<Unit> check(OracleRig rig, Rules rules, AddressProposal proposal, String what) {
         assertThat(proposal.notPlaced()).as(what).isEmpty();
         Plan after = Rigs.apply(rig.plan(), proposal.edit());
         List<Unit> all = new ArrayList<>();

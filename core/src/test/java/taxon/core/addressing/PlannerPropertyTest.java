@@ -11,23 +11,28 @@ import java.util.Set;
 import java.util.stream.LongStream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import taxon.core.addressing.PlacementRequest.Scope;
-import taxon.core.addressing.Proposal.Move;
+import taxon.core.addressing.answer.AddressProposal;
+import taxon.core.addressing.answer.AddressProposal.Move;
+import taxon.core.addressing.request.SharingClass;
+import taxon.core.addressing.request.SharingClasses;
+import taxon.core.addressing.text.ProposalText;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseSet;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
-import taxon.core.rig.Headroom;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
-import taxon.core.rig.Spacing;
-import taxon.core.rig.Spacing.Starts;
-import taxon.core.rig.Wish;
-import taxon.core.rig.Wish.Blocks;
-import taxon.core.rig.Wish.Order;
-import taxon.core.rig.Wish.Split;
-import taxon.core.rig.Wish.Style;
+import taxon.core.rig.wish.Headroom;
+import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.PlacementRequest.Scope;
+import taxon.core.rig.wish.Spacing;
+import taxon.core.rig.wish.Spacing.Starts;
+import taxon.core.rig.wish.Wish;
+import taxon.core.rig.wish.Wish.Blocks;
+import taxon.core.rig.wish.Wish.Order;
+import taxon.core.rig.wish.Wish.Split;
+import taxon.core.rig.wish.Wish.Style;
 import taxon.core.testing.Rigs;
 
 /** What holds in every style and with every option, on random rigs with positions, traits, groups and reserved runs. */
@@ -40,18 +45,15 @@ class PlannerPropertyTest {
     private static Wish wish(Random random) {
         Starts starts = Starts.values()[random.nextInt(3)];
         return new Wish(
-                0,
-                "",
-                Order.values()[random.nextInt(3)],
-                Style.values()[random.nextInt(4)],
-                Split.values()[random.nextInt(6)],
-                random.nextBoolean(),
+                new Wish.Aim(Order.values()[random.nextInt(3)], Style.values()[random.nextInt(4)]),
+                new Wish.Apart(
+                        Split.values()[random.nextInt(6)], random.nextBoolean(), Blocks.values()[random.nextInt(4)]),
                 new Spacing(random.nextInt(4), starts, 1 + random.nextInt(20), random.nextBoolean()),
-                Headroom.ofSlots(random.nextInt(60)),
-                Blocks.values()[random.nextInt(4)],
-                StartAddress.of(1 + random.nextInt(3), 1 + random.nextInt(100)),
-                random.nextInt(3) == 0 ? UniverseSet.of(1, 2 + random.nextInt(5)) : UniverseSet.ALL,
-                Optional.of(1 + random.nextInt(20)).filter(k -> random.nextBoolean()));
+                new Wish.Bounds(
+                        Headroom.ofSlots(random.nextInt(60)),
+                        StartAddress.of(1 + random.nextInt(3), 1 + random.nextInt(100)),
+                        random.nextInt(3) == 0 ? UniverseSet.of(1, 2 + random.nextInt(5)) : UniverseSet.ALL,
+                        Optional.of(1 + random.nextInt(20)).filter(k -> random.nextBoolean())));
     }
 
     private static PlacementRequest asking(Plan plan, Random random) {
@@ -61,12 +63,12 @@ class PlannerPropertyTest {
     }
 
     /** One case: a rig, a request, and what became of it. */
-    private record Case(Plan plan, PlacementRequest request, Proposal proposal, Plan after) {
+    private record Case(Plan plan, PlacementRequest request, AddressProposal proposal, Plan after) {
         static Case of(long seed) {
             Random random = new Random(seed);
             Plan plan = Rigs.hung(seed);
             PlacementRequest request = asking(plan, random);
-            Proposal proposal = Planner.propose(plan, request);
+            AddressProposal proposal = Planner.propose(plan, request);
             return new Case(plan, request, proposal, Rigs.apply(plan, proposal.edit()));
         }
 
@@ -156,7 +158,7 @@ class PlannerPropertyTest {
     @MethodSource("seeds")
     void theSameRequestGivesTheSameProposal(long seed) {
         Case c = Case.of(seed);
-        Proposal again = Planner.propose(c.plan(), c.request());
+        AddressProposal again = Planner.propose(c.plan(), c.request());
         assertThat(again.moves()).isEqualTo(c.proposal().moves());
         assertThat(again.breaks()).isEqualTo(c.proposal().breaks());
         assertThat(again.proof()).isEqualTo(c.proposal().proof());
@@ -223,7 +225,7 @@ class PlannerPropertyTest {
         Wish wish = wish(random).withStyle(Style.LEAST_CHANGE);
         PlacementRequest request = new PlacementRequest(Scope.ALL, Set.of(), wish);
         Plan once = Rigs.apply(plan, Planner.propose(plan, request).edit());
-        Proposal again = Planner.propose(once, request);
+        AddressProposal again = Planner.propose(once, request);
         assertThat(again.price().points()).isZero();
     }
 
@@ -242,11 +244,11 @@ class PlannerPropertyTest {
     @MethodSource("seeds")
     void theProofIsNeverBelowItsBoundAndEveryBreakHasAReason(long seed) {
         Case c = Case.of(seed);
-        if (c.proposal().proof() instanceof Proposal.Proof.Universes u) {
+        if (c.proposal().proof() instanceof AddressProposal.Proof.Universes u) {
             assertThat(u.atLeast()).isLessThanOrEqualTo(u.used());
             assertThat(u.used()).isEqualTo(c.proposal().totals().universes());
         }
-        if (c.proposal().proof() instanceof Proposal.Proof.Least l) {
+        if (c.proposal().proof() instanceof AddressProposal.Proof.Least l) {
             assertThat(l.atLeast()).isLessThanOrEqualTo(l.points());
         }
         c.proposal().breaks().forEach(b -> assertThat(ProposalText.sentence(b)).contains("Universe " + b.begun()));

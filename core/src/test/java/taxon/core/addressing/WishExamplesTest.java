@@ -11,11 +11,13 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
-import taxon.core.addressing.PlacementRequest.Scope;
-import taxon.core.addressing.Proposal.Move;
-import taxon.core.addressing.Proposal.Obstacle;
-import taxon.core.addressing.Proposal.Proof;
-import taxon.core.addressing.Proposal.Why;
+import taxon.core.addressing.answer.AddressProposal;
+import taxon.core.addressing.answer.AddressProposal.Move;
+import taxon.core.addressing.answer.AddressProposal.Obstacle;
+import taxon.core.addressing.answer.AddressProposal.Proof;
+import taxon.core.addressing.answer.AddressProposal.Why;
+import taxon.core.addressing.space.Fits;
+import taxon.core.addressing.text.ProposalText;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
@@ -23,23 +25,25 @@ import taxon.core.dmx.UniverseSet;
 import taxon.core.finding.PlanCheck;
 import taxon.core.network.Ipv4;
 import taxon.core.rig.FixtureKey;
-import taxon.core.rig.Headroom;
-import taxon.core.rig.LockEdits;
-import taxon.core.rig.NetworkEdits;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
 import taxon.core.rig.ReservedRun;
-import taxon.core.rig.Spacing;
-import taxon.core.rig.Spacing.Starts;
-import taxon.core.rig.Wish;
-import taxon.core.rig.Wish.Blocks;
-import taxon.core.rig.Wish.Split;
-import taxon.core.rig.Wish.Style;
+import taxon.core.rig.edit.LockEdits;
+import taxon.core.rig.edit.NetworkEdits;
+import taxon.core.rig.wish.Headroom;
+import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.PlacementRequest.Scope;
+import taxon.core.rig.wish.Spacing;
+import taxon.core.rig.wish.Spacing.Starts;
+import taxon.core.rig.wish.Wish;
+import taxon.core.rig.wish.Wish.Blocks;
+import taxon.core.rig.wish.Wish.Split;
+import taxon.core.rig.wish.Wish.Style;
 
 /** Each wish by an example that can be counted by hand; values marked so are worked examples of the trade (common practice). */
 class WishExamplesTest {
 
-    private static Proposal propose(Plan plan, Wish wish) {
+    private static AddressProposal propose(Plan plan, Wish wish) {
         return Planner.propose(plan, new PlacementRequest(Scope.ALL, Set.of(), wish));
     }
 
@@ -61,7 +65,7 @@ class WishExamplesTest {
     @Test
     void addOnBlocksThatShareHaveOneAddressAndThatIsNoFault() {
         Plan plan = add(empty(), type("box", 20, 4), 4, 101);
-        Proposal proposal = propose(plan, Wish.USUAL.withBlocks(Blocks.SHARE));
+        AddressProposal proposal = propose(plan, Wish.USUAL.withBlocks(Blocks.SHARE));
         assertThat(proposal.moves().stream().map(Move::after).map(StartAddress::toString))
                 .containsExactly("1.001", "1.021", "1.041", "1.061", "1.081", "1.081", "1.081", "1.081");
         Plan after = apply(plan, proposal.edit());
@@ -102,7 +106,7 @@ class WishExamplesTest {
     @Test
     void headroomStaysFreeAndTheBreakSaysWhy() {
         Plan plan = add(empty(), type("t", 100), 6, 101);
-        Proposal proposal = propose(plan, Wish.USUAL.withHeadroom(Headroom.ofSlots(20)));
+        AddressProposal proposal = propose(plan, Wish.USUAL.withHeadroom(Headroom.ofSlots(20)));
         assertThat(proposal.moves().get(4).after()).isEqualTo(StartAddress.of(2, 1));
         assertThat(proposal.breaks()).hasSize(1);
         assertThat(proposal.breaks().get(0).why()).isEqualTo(new Why.Full(100, 92));
@@ -115,7 +119,7 @@ class WishExamplesTest {
         Plan plan = add(empty(), type("a", 16), 2, 101);
         Plan split = plan.with(new Position(2, "Tower"));
         Plan hung = split.with(split.fixtures().get(1).withPlace(2, 1));
-        Proposal proposal = propose(hung, Wish.USUAL.withSplit(Split.POSITION, false));
+        AddressProposal proposal = propose(hung, Wish.USUAL.withSplit(Split.POSITION, false));
         assertThat(proposal.moves().get(1).after()).isEqualTo(StartAddress.of(2, 1));
         assertThat(ProposalText.sentence(proposal.breaks().get(0)))
                 .isEqualTo("Universe 2 from 102 on: Tower shares no universe with Pipe");
@@ -125,12 +129,12 @@ class WishExamplesTest {
     void portsThatExistAreFilledBeforeAnotherIsAskedFor() {
         Plan plan = apply(add(empty(), type("t", 10), 50, 101), NetworkEdits.addNode("Node", Ipv4.of(10, 0, 0, 1), 2));
         Wish wish = Wish.USUAL.withStyle(Style.COMPACT_BY_PORT).withUnitsPerLine(Optional.of(20));
-        Proposal proposal = propose(plan, wish);
+        AddressProposal proposal = propose(plan, wish);
         assertThat(proposal.proof()).isEqualTo(new Proof.Ports(2, 3, 3));
         assertThat(ProposalText.sentence(proposal.proof()))
                 .isEqualTo("3 universes of 2 ports: 1 lacking, proved the fewest");
         assertThat(proposal.breaks().get(0).why()).isInstanceOf(Why.LineFull.class);
-        Proposal roomy = propose(plan, wish.withUnitsPerLine(Optional.of(32)));
+        AddressProposal roomy = propose(plan, wish.withUnitsPerLine(Optional.of(32)));
         assertThat(((Proof.Ports) roomy.proof()).lacking()).isZero();
     }
 
@@ -138,13 +142,13 @@ class WishExamplesTest {
     void whatFindsNoPlaceSaysWhatItNeedsAndWhatThereIs() {
         Plan plan = add(add(empty(), type("big", 400), 2, 101), type("locked", 8), 1, 301);
         Plan locked = apply(plan, LockEdits.lock(Set.of(FixtureKey.of(3)), true));
-        Proposal proposal = propose(locked, Wish.USUAL.within(StartAddress.of(1, 1), UniverseSet.of(1, 1)));
+        AddressProposal proposal = propose(locked, Wish.USUAL.within(StartAddress.of(1, 1), UniverseSet.of(1, 1)));
         assertThat(proposal.notPlaced())
                 .extracting(n -> n.obstacle())
                 .containsExactly(Obstacle.LOCKED, Obstacle.NO_ROOM);
         assertThat(ProposalText.sentence(proposal.notPlaced().get(1)))
                 .isEqualTo("needs 400 slots; the longest run open to it is 112 slots at 1.401");
-        Proposal tooLong = propose(locked, Wish.USUAL.withHeadroom(Headroom.ofSlots(200)));
+        AddressProposal tooLong = propose(locked, Wish.USUAL.withHeadroom(Headroom.ofSlots(200)));
         assertThat(tooLong.notPlaced()).extracting(n -> n.obstacle()).contains(Obstacle.TOO_LONG);
     }
 
@@ -152,7 +156,7 @@ class WishExamplesTest {
     void leastChangeMovesTheCheaperOfTwoThatMeet() {
         Plan plan = place(
                 place(add(empty(), type("t", 16), 2, 101), 1, 1, StartAddress.of(1, 1)), 2, 1, StartAddress.of(1, 9));
-        Proposal proposal = propose(plan, Wish.USUAL.withStyle(Style.LEAST_CHANGE));
+        AddressProposal proposal = propose(plan, Wish.USUAL.withStyle(Style.LEAST_CHANGE));
         assertThat(proposal.moves()).hasSize(1);
         assertThat(ProposalText.sentence(proposal.moves().get(0).reason())).isEqualTo("overlapped 101");
         assertThat(proposal.proof()).isEqualTo(new Proof.Least(1, 1));

@@ -11,12 +11,15 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import taxon.core.addressing.PlacementRequest.Scope;
+import taxon.core.addressing.answer.AddressProposal;
+import taxon.core.addressing.text.ProposalText;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.rig.Plan;
 import taxon.core.rig.ReservedRun;
+import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.PlacementRequest.Scope;
 import taxon.core.testing.Rigs;
 
 /** Counting addresses on, as the trade does it. All cases: common practice, no source. */
@@ -62,24 +65,24 @@ class WorkedExamplesTest {
     void placingGoesAroundAReservedRun() {
         Plan plan = add(empty(), type("t", 16), 2, 1)
                 .with(new ReservedRun(1, UniverseNumber.of(1), new SlotRange(20, 96), "dimmer rack"));
-        Proposal proposal = proposal(plan, 1, 0);
+        AddressProposal proposal = proposal(plan, 1, 0);
         assertThat(starts(proposal)).containsExactly(1, 97);
         assertThat(ProposalText.sentence(proposal.moves().get(1).reason())).contains("after slots 17 to 96");
     }
 
     @Test
     void anotherUniverseIsBegunWhenTheRestIsTooShort() {
-        Proposal proposal = proposal(add(empty(), type("t", 200), 3, 1), 1, 0);
+        AddressProposal proposal = proposal(add(empty(), type("t", 200), 3, 1), 1, 0);
         assertThat(proposal.moves()).extracting(m -> m.after().toString()).containsExactly("1.001", "1.201", "2.001");
         assertThat(ProposalText.sentence(proposal.moves().get(2).reason()))
                 .isEqualTo("needs 200 slots; universe 1 has no such run left");
     }
 
-    private static Proposal proposal(Plan plan, int slot, int gap) {
+    private static AddressProposal proposal(Plan plan, int slot, int gap) {
         return Planner.propose(plan, new PlacementRequest(Scope.UNPLACED, Set.of(), StartAddress.of(1, slot), gap));
     }
 
-    private static List<Integer> starts(Proposal proposal) {
+    private static List<Integer> starts(AddressProposal proposal) {
         return proposal.moves().stream().map(m -> m.after().slot().number()).toList();
     }
 
@@ -87,7 +90,7 @@ class WorkedExamplesTest {
     void whatCannotBePlacedSaysWhy() {
         Plan plan = add(empty(), type("t", 16), 1, 1);
         plan = plan.with(plan.fixtures().get(0).withMode("gone"));
-        Proposal proposal = proposal(plan, 1, 0);
+        AddressProposal proposal = proposal(plan, 1, 0);
         assertThat(proposal.moves()).isEmpty();
         assertThat(ProposalText.sentence(proposal.notPlaced().get(0))).contains("gone", "choose a mode first");
         assertThat(Rigs.apply(plan, proposal.edit())).isEqualTo(plan);

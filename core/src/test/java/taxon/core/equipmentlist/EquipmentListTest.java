@@ -11,9 +11,9 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import taxon.core.fixture.BuiltInTypes;
 import taxon.core.fixture.TypeId;
-import taxon.core.rig.Added;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
+import taxon.core.rig.edit.Added;
 import taxon.core.testing.Rigs;
 
 class EquipmentListTest {

@@ -19,10 +19,10 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.network.Ipv4;
 import taxon.core.rig.FixtureKey;
-import taxon.core.rig.LockEdits;
-import taxon.core.rig.NetworkEdits;
 import taxon.core.rig.Plan;
 import taxon.core.rig.ReservedRun;
+import taxon.core.rig.edit.LockEdits;
+import taxon.core.rig.edit.NetworkEdits;
 import taxon.core.testing.Rigs;
 
 class PlanCheckTest {

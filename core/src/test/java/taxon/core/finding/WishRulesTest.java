@@ -15,20 +15,20 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import taxon.core.addressing.Planner;
-import taxon.core.addressing.Proposal;
+import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseSet;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
-import taxon.core.rig.Headroom;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Share;
-import taxon.core.rig.Spacing;
-import taxon.core.rig.Spacing.Starts;
 import taxon.core.rig.Traits;
-import taxon.core.rig.Wish;
-import taxon.core.rig.WishEdits;
+import taxon.core.rig.edit.WishEdits;
+import taxon.core.rig.wish.Headroom;
+import taxon.core.rig.wish.Spacing;
+import taxon.core.rig.wish.Spacing.Starts;
+import taxon.core.rig.wish.Wish;
 import taxon.core.testing.Rigs;
 
 /** Each rule about what was asked for: once fired, once not. */
@@ -38,7 +38,7 @@ class WishRulesTest {
             add(empty(), type("t", 16), 4, Optional.of(101), Optional.of(StartAddress.of(1, 1)));
 
     private static Plan wishing(Plan plan, Wish wish) {
-        return apply(plan, WishEdits.enforce(wish));
+        return apply(plan, WishEdits.enforce("", wish));
     }
 
     private static List<Finding> found(Plan plan, Rule rule) {
@@ -173,7 +173,7 @@ class WishRulesTest {
         Plan plan = wishing(Rigs.random(seed), wish);
         for (Finding finding : PlanCheck.of(plan).findings()) {
             if (finding.remedy().orElse(null) instanceof Remedy.Propose propose) {
-                Proposal proposal = Planner.propose(plan, propose.request());
+                AddressProposal proposal = Planner.propose(plan, propose.request());
                 Plan after = apply(plan, proposal.edit());
                 assertThat(PlanCheck.of(after).find(finding.id()))
                         .as(finding.id())

@@ -15,18 +15,18 @@ import taxon.core.fixture.Part;
 import taxon.core.fixture.TypeId;
 import taxon.core.grouping.Grouping.Origin;
 import taxon.core.grouping.RigTree.Branch;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
-import taxon.core.rig.FixtureEdits;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Group;
 import taxon.core.rig.Group.GroupKind;
 import taxon.core.rig.Group.Rule;
-import taxon.core.rig.GroupEdits;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlanDelta;
 import taxon.core.rig.Position;
+import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.FixtureEdits;
+import taxon.core.rig.edit.GroupEdits;
 import taxon.core.testing.Rigs;
 
 class GroupingTest {

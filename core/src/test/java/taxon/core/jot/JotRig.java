@@ -8,16 +8,16 @@ import java.util.TreeSet;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.DemoTypes;
 import taxon.core.fixture.FixtureType;
-import taxon.core.rig.Added;
-import taxon.core.rig.FixtureEdits;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Group;
-import taxon.core.rig.GroupEdits;
 import taxon.core.rig.Plan;
-import taxon.core.rig.PositionEdits;
 import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionKind;
+import taxon.core.rig.edit.Added;
+import taxon.core.rig.edit.FixtureEdits;
+import taxon.core.rig.edit.GroupEdits;
+import taxon.core.rig.edit.PositionEdits;
 import taxon.core.testing.Rigs;
 
 /** The rig on which the examples of the jot line stand. */

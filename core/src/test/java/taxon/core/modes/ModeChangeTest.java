@@ -13,7 +13,7 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import taxon.core.addressing.Proposal.Obstacle;
+import taxon.core.addressing.answer.AddressProposal.Obstacle;
 import taxon.core.dmx.StartAddress;
 import taxon.core.finding.PlanCheck;
 import taxon.core.finding.Rule;

@@ -21,11 +21,11 @@ import taxon.core.numbering.NumberingProposal.Run;
 import taxon.core.numbering.NumberingRequest.Families;
 import taxon.core.numbering.NumberingRequest.Room;
 import taxon.core.numbering.ReadingOrder.By;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
+import taxon.core.rig.edit.Edit;
 import taxon.core.testing.Rigs;
 
 class NumberingTest {

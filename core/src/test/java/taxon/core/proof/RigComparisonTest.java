@@ -17,8 +17,8 @@ import taxon.core.proof.RigComparison.Line;
 import taxon.core.proof.RigComparison.Reason;
 import taxon.core.proof.RigComparison.Verdict;
 import taxon.core.rig.BlockEvidence;
-import taxon.core.rig.JobEdits;
 import taxon.core.rig.Plan;
+import taxon.core.rig.edit.JobEdits;
 import taxon.core.testing.Rigs;
 
 class RigComparisonTest {

@@ -17,6 +17,13 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.length.Length;
 import taxon.core.length.LengthUnit;
 import taxon.core.network.Ipv4;
+import taxon.core.rig.edit.AddressEdits;
+import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.FixtureEdits;
+import taxon.core.rig.edit.GroupEdits;
+import taxon.core.rig.edit.JobEdits;
+import taxon.core.rig.edit.NetworkEdits;
+import taxon.core.rig.edit.PositionEdits;
 import taxon.core.testing.Rigs;
 
 class PlanDeltaPropertyTest {

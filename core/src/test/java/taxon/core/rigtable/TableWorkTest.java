@@ -14,12 +14,12 @@ import org.junit.jupiter.params.provider.MethodSource;
 import taxon.core.dmx.StartAddress;
 import taxon.core.length.Length;
 import taxon.core.length.LengthUnit;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
 import taxon.core.rig.RigView;
+import taxon.core.rig.edit.Edit;
 import taxon.core.testing.Rigs;
 
 class TableWorkTest {

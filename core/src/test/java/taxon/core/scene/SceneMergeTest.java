@@ -14,7 +14,6 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.FixtureType;
 import taxon.core.history.ChangeLine;
 import taxon.core.length.Length;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
@@ -23,6 +22,7 @@ import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
 import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionKind;
+import taxon.core.rig.edit.Edit;
 import taxon.core.testing.Rigs;
 
 class SceneMergeTest {

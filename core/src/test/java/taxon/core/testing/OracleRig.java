@@ -92,16 +92,12 @@ public record OracleRig(List<Unit> units, List<Unit> locked, List<Taken> reserve
         if (unit.universe() > 0) {
             addresses.put(1, StartAddress.of(unit.universe(), unit.slot()));
         }
-        Fixture fixture = new Fixture(
-                FixtureKey.of(key),
-                Optional.of(FixtureId.of(key)),
-                type(unit.length()).id(),
-                "only",
-                1,
-                Math.min(9999, key),
-                "",
-                "",
-                addresses);
+        Fixture fixture = Fixture.of(
+                        FixtureKey.of(key),
+                        Optional.of(FixtureId.of(key)),
+                        new Fixture.Model(type(unit.length()).id(), "only"),
+                        new Fixture.Place(1, Math.min(9999, key), Optional.empty()))
+                .withAddresses(addresses);
         elements.add(fixture.withTraits(Traits.NONE.withLocked(isLocked)));
         if (unit.set()) {
             BlockRef ref = new BlockRef(FixtureKey.of(key), 1);

@@ -19,11 +19,8 @@ import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.fixture.TypeId;
 import taxon.core.length.Length;
-import taxon.core.rig.Added;
-import taxon.core.rig.Edit;
 import taxon.core.rig.Element;
 import taxon.core.rig.Fixture;
-import taxon.core.rig.FixtureEdits;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Group;
@@ -34,6 +31,9 @@ import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionKind;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.Traits;
+import taxon.core.rig.edit.Added;
+import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.FixtureEdits;
 
 /** Small rigs for tests, by hand or at random from a seed. */
 public final class Rigs {
@@ -155,18 +155,19 @@ public final class Rigs {
 
     private static Traits traits(Random random) {
         return new Traits(
-                random.nextBoolean() ? "front" : "",
-                random.nextBoolean() ? "amber gel" : "",
-                random.nextBoolean(),
-                random.nextBoolean(),
-                random.nextBoolean(),
-                Optional.of(FixtureKey.of(1 + random.nextInt(9))).filter(k -> random.nextBoolean()),
-                random.nextBoolean() ? "hot" : "",
-                random.nextBoolean()
-                        ? List.of(new Traits.Parked(1, 1 + random.nextInt(512), random.nextInt(256), "house light"))
-                        : List.of(),
-                random.nextBoolean() ? "quay left" : "",
-                random.nextBoolean());
+                new Traits.Look(random.nextBoolean() ? "front" : "", random.nextBoolean() ? "amber gel" : ""),
+                new Traits.Axes(
+                        random.nextBoolean(),
+                        random.nextBoolean(),
+                        random.nextBoolean(),
+                        Optional.of(FixtureKey.of(1 + random.nextInt(9))).filter(k -> random.nextBoolean())),
+                new Traits.Care(
+                        random.nextBoolean() ? "hot" : "",
+                        random.nextBoolean()
+                                ? List.of(new Traits.Parked(
+                                        1, 1 + random.nextInt(512), random.nextInt(256), "house light"))
+                                : List.of()),
+                new Traits.Service(random.nextBoolean() ? "quay left" : "", random.nextBoolean()));
     }
 
     private static int[] footprints(Random random) {

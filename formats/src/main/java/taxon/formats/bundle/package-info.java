@@ -5,3 +5,4 @@
 package taxon.formats.bundle;
 
 import org.jspecify.annotations.NullMarked;
+

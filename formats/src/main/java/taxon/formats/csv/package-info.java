@@ -8,3 +8,4 @@
 package taxon.formats.csv;
 
 import org.jspecify.annotations.NullMarked;
+

@@ -10,3 +10,4 @@
 package taxon.formats.gdtf;
 
 import org.jspecify.annotations.NullMarked;
+

@@ -22,6 +22,7 @@ import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Group;
 import taxon.core.rig.JobSheet;
+import taxon.core.rig.KeptWish;
 import taxon.core.rig.Mark;
 import taxon.core.rig.Node;
 import taxon.core.rig.Position;
@@ -30,7 +31,6 @@ import taxon.core.rig.RigType;
 import taxon.core.rig.RigView;
 import taxon.core.rig.Share;
 import taxon.core.rig.Universe;
-import taxon.core.rig.Wish;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -73,7 +73,7 @@ public final class ElementJson {
         if (element instanceof Share s) {
             return WishJson.write(s);
         }
-        if (element instanceof Wish w) {
+        if (element instanceof KeptWish w) {
             return WishJson.write(w);
         }
         return element instanceof Fixture f ? fixture(f) : evidence((BlockEvidence) element);
@@ -105,7 +105,7 @@ public final class ElementJson {
             case EVIDENCE -> readEvidence(node);
             case GROUP -> GroupJson.read(node);
             case SHARE -> WishJson.readShare(node);
-            case WISH -> WishJson.read(node);
+            case WISH -> WishJson.readKept(node);
         };
     }
 
@@ -181,14 +181,11 @@ public final class ElementJson {
         return new Fixture(
                 FixtureKey.of(Json.number(node, "key")),
                 Json.optional(node, "id", n -> FixtureId.of(n.asInt())),
-                TypeId.of(Json.text(node, "type")),
-                Json.text(node, "mode"),
-                Json.number(node, "position"),
-                Json.number(node, "unit"),
-                Json.text(node, "name"),
-                Json.text(node, "note"),
+                new Fixture.Model(TypeId.of(Json.text(node, "type")), Json.text(node, "mode")),
+                new Fixture.Place(
+                        Json.number(node, "position"), Json.number(node, "unit"), PlaceJson.length(node, "offset")),
+                new Fixture.Words(Json.text(node, "name"), Json.text(node, "note")),
                 addresses,
-                PlaceJson.length(node, "offset"),
                 PlaceJson.readTraits(node.path("traits")),
                 PlaceJson.uuid(node));
     }

@@ -146,22 +146,22 @@ public final class PlaceJson {
     /** @throws IllegalArgumentException when a value is not legal */
     public static Traits readTraits(JsonNode node) {
         return new Traits(
-                Json.text(node, "purpose"),
-                Json.text(node, "colour"),
-                node.path("panReversed").asBoolean(false),
-                node.path("tiltReversed").asBoolean(false),
-                node.path("axesSwapped").asBoolean(false),
-                Json.optional(node, "mirrors", n -> FixtureKey.of(n.asInt())),
-                Json.text(node, "hazard"),
-                Json.list(
-                        node,
-                        "parked",
-                        p -> new Parked(
-                                Json.number(p, "block"),
-                                Json.number(p, "offset"),
-                                Json.number(p, "value"),
-                                Json.text(p, "why"))),
-                Json.text(node, "line"),
-                node.path("locked").asBoolean(false));
+                new Traits.Look(Json.text(node, "purpose"), Json.text(node, "colour")),
+                new Traits.Axes(
+                        node.path("panReversed").asBoolean(false),
+                        node.path("tiltReversed").asBoolean(false),
+                        node.path("axesSwapped").asBoolean(false),
+                        Json.optional(node, "mirrors", n -> FixtureKey.of(n.asInt()))),
+                new Traits.Care(Json.text(node, "hazard"), Json.list(node, "parked", PlaceJson::readParked)),
+                new Traits.Service(
+                        Json.text(node, "line"), node.path("locked").asBoolean(false)));
+    }
+
+    private static Parked readParked(JsonNode node) {
+        return new Parked(
+                Json.number(node, "block"),
+                Json.number(node, "offset"),
+                Json.number(node, "value"),
+                Json.text(node, "why"));
     }
 }

@@ -6,12 +6,13 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseSet;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.FixtureKey;
-import taxon.core.rig.Headroom;
-import taxon.core.rig.Headroom.Measure;
+import taxon.core.rig.KeptWish;
 import taxon.core.rig.Share;
-import taxon.core.rig.Spacing;
-import taxon.core.rig.Spacing.Starts;
-import taxon.core.rig.Wish;
+import taxon.core.rig.wish.Headroom;
+import taxon.core.rig.wish.Headroom.Measure;
+import taxon.core.rig.wish.Spacing;
+import taxon.core.rig.wish.Spacing.Starts;
+import taxon.core.rig.wish.Wish;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -20,10 +21,19 @@ import tools.jackson.databind.node.ObjectNode;
 public final class WishJson {
     private WishJson() {}
 
+    public static ObjectNode write(KeptWish kept) {
+        return write(kept.number(), kept.name(), kept.wish());
+    }
+
+    /** A wish that is neither in force nor kept: number 0, without a name. */
     public static ObjectNode write(Wish wish) {
+        return write(KeptWish.IN_FORCE, "", wish);
+    }
+
+    private static ObjectNode write(int number, String name, Wish wish) {
         ObjectNode node = Json.object()
-                .put("number", wish.number())
-                .put("name", wish.name())
+                .put("number", number)
+                .put("name", name)
                 .put("order", Json.slug(wish.order()))
                 .put("style", Json.slug(wish.style()))
                 .put("split", Json.slug(wish.split()))
@@ -42,27 +52,38 @@ public final class WishJson {
     }
 
     /** @throws IllegalArgumentException when a value is not legal */
+    public static KeptWish readKept(JsonNode node) {
+        return new KeptWish(Json.number(node, "number"), Json.text(node, "name"), read(node));
+    }
+
+    /** @throws IllegalArgumentException when a value is not legal */
     public static Wish read(JsonNode node) {
         return new Wish(
-                Json.number(node, "number"),
-                Json.text(node, "name"),
-                Json.constant(Wish.Order.class, Json.text(node, "order")),
-                Json.constant(Wish.Style.class, Json.text(node, "style")),
-                Json.constant(Wish.Split.class, Json.text(node, "split")),
-                node.path("hazardsApart").asBoolean(false),
+                new Wish.Aim(
+                        Json.constant(Wish.Order.class, Json.text(node, "order")),
+                        Json.constant(Wish.Style.class, Json.text(node, "style"))),
+                new Wish.Apart(
+                        Json.constant(Wish.Split.class, Json.text(node, "split")),
+                        node.path("hazardsApart").asBoolean(false),
+                        Json.constant(Wish.Blocks.class, Json.text(node, "blocks"))),
                 new Spacing(
                         Json.number(node, "gap"),
                         Json.constant(Starts.class, Json.text(node, "starts")),
                         Json.number(node, "every"),
                         node.path("largestMode").asBoolean(false)),
-                new Headroom(
-                        Json.number(node, "headroom"), Json.constant(Measure.class, Json.text(node, "headroomIn"))),
-                Json.constant(Wish.Blocks.class, Json.text(node, "blocks")),
-                address(Json.text(node, "from")),
-                UniverseSet.read(Json.text(node, "universes"))
-                        .orElseThrow(() -> new IllegalArgumentException(
-                                "universes cannot be " + Json.text(node, "universes") + "; they are written 1-8, 12")),
-                Json.optional(node, "unitsPerLine", JsonNode::asInt));
+                new Wish.Bounds(
+                        new Headroom(
+                                Json.number(node, "headroom"),
+                                Json.constant(Measure.class, Json.text(node, "headroomIn"))),
+                        address(Json.text(node, "from")),
+                        universes(Json.text(node, "universes")),
+                        Json.optional(node, "unitsPerLine", JsonNode::asInt)));
+    }
+
+    private static UniverseSet universes(String text) {
+        return UniverseSet.read(text)
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "universes cannot be " + text + "; they are written 1-8, 12"));
     }
 
     private static StartAddress address(String text) {

@@ -7,3 +7,4 @@
 package taxon.formats.json;
 
 import org.jspecify.annotations.NullMarked;
+

@@ -3,3 +3,4 @@
 package taxon.formats.mvr;
 
 import org.jspecify.annotations.NullMarked;
+

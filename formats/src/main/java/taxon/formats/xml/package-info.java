@@ -6,3 +6,4 @@
 package taxon.formats.xml;
 
 import org.jspecify.annotations.NullMarked;
+

@@ -3,3 +3,4 @@
 package taxon.formats.zip;
 
 import org.jspecify.annotations.NullMarked;
+

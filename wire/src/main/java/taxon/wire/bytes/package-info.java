@@ -7,3 +7,4 @@
 package taxon.wire.bytes;
 
 import org.jspecify.annotations.NullMarked;
+

@@ -7,3 +7,4 @@
 package taxon.wire.artnet.codec;
 
 import org.jspecify.annotations.NullMarked;
+

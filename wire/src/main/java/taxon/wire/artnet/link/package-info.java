@@ -5,3 +5,4 @@
 package taxon.wire.artnet.link;
 
 import org.jspecify.annotations.NullMarked;
+

@@ -7,3 +7,4 @@
 package taxon.wire.rdm.codec;
 
 import org.jspecify.annotations.NullMarked;
+

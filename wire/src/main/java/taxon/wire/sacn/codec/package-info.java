@@ -5,3 +5,4 @@
 package taxon.wire.sacn.codec;
 
 import org.jspecify.annotations.NullMarked;
+

@@ -1,0 +1,175 @@
+package taxon.core.addressing.style;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.Deque;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.function.ToIntFunction;
+import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.space.JobSpace;
+import taxon.core.dmx.StartAddress;
+import taxon.core.packing.Bin;
+import taxon.core.packing.FewestBins;
+import taxon.core.packing.Filling;
+import taxon.core.packing.Grain;
+import taxon.core.packing.Hole;
+import taxon.core.packing.ItemKind;
+import taxon.core.packing.Packed;
+
+/**
+ * Turns runs and universes into lots and bins, has them packed, and turns the filling back: runs of one length are handed
+ * out in the order of their types and of the request, and in each hole those of one type stand together.
+ */
+final class Packer {
+    private final JobSpace ground;
+    private final ToIntFunction<Integer> loadLeft;
+
+    /** @param loadLeft how much the line of a universe still takes */
+    Packer(JobSpace ground, ToIntFunction<Integer> loadLeft) {
+        this.ground = ground;
+        this.loadLeft = loadLeft;
+    }
+
+    /**
+     * What became of it.
+     *
+     * @param starts by run index, of the runs that found a place
+     * @param used how many of the other universes are used
+     * @param atLeast no packing of all these runs uses fewer of them
+     */
+    record Result(Map<Integer, StartAddress> starts, int used, int atLeast, boolean whole) {}
+
+    /** Lengths and loads that are alike; longest first. */
+    private record Alike(int length, int load) implements Comparable<Alike> {
+        private static final Comparator<Alike> ORDER = Comparator.comparingInt(Alike::length)
+                .thenComparingInt(Alike::load)
+                .reversed();
+
+        @Override
+        public int compareTo(Alike other) {
+            return ORDER.compare(this, other);
+        }
+    }
+
+    /**
+     * Packs runs into universes that cost nothing, and as few others as can be.
+     *
+     * @param others in the order in which they are preferred
+     */
+    Result pack(List<BlockRun> runs, List<Integer> given, List<Integer> others, long steps) {
+        TreeMap<Alike, List<BlockRun>> alike = new TreeMap<>();
+        runs.forEach(r -> alike.computeIfAbsent(new Alike(r.length(), limited(r.load())), a -> new ArrayList<>())
+                .add(r));
+        List<ItemKind> lots = new ArrayList<>();
+        List<Deque<BlockRun>> queues = new ArrayList<>();
+        alike.forEach((a, list) -> {
+            lots.add(new ItemKind(a.length(), a.load(), list.size()));
+            queues.add(new ArrayDeque<>(list.stream().sorted(byType()).toList()));
+        });
+        Packed packed = FewestBins.pack(ground.grain(), lots, bins(given), bins(others), steps);
+        List<Integer> universes = new ArrayList<>(given);
+        universes.addAll(others);
+        return new Result(
+                handOut(packed.filling(), universes, queues),
+                packed.used(),
+                packed.atLeast(),
+                packed.filling().isWhole());
+    }
+
+    /** Loads count only where lines are limited: otherwise lots that differ by nothing else are one. */
+    private int limited(int load) {
+        return ground.wish().unitsPerLine().isPresent() ? load : 0;
+    }
+
+    private static Comparator<BlockRun> byType() {
+        return Comparator.comparing((BlockRun r) -> r.type().id())
+                .thenComparing(r -> r.blocks().get(0).mode().name())
+                .thenComparingInt(r -> r.blocks().get(0).ref().block())
+                .thenComparingInt(BlockRun::index);
+    }
+
+    private List<Bin> bins(List<Integer> universes) {
+        return universes.stream()
+                .map(u -> new Bin(ground.holes(u), loadLeft.applyAsInt(u)))
+                .toList();
+    }
+
+    /** Universe by universe in ascending order, so that what comes first in the request lies first in the rig. */
+    private Map<Integer, StartAddress> handOut(Filling filling, List<Integer> universes, List<Deque<BlockRun>> queues) {
+        Map<Integer, StartAddress> starts = new TreeMap<>();
+        List<Integer> ascending = new ArrayList<>();
+        for (int i = 0; i < universes.size(); i++) {
+            ascending.add(i);
+        }
+        ascending.sort(Comparator.comparing(universes::get));
+        for (int bin : ascending) {
+            List<Hole> holes = ground.holes(universes.get(bin));
+            for (int h = 0; h < holes.size(); h++) {
+                List<BlockRun> here = new ArrayList<>();
+                List<Integer> counts = filling.byBin().get(bin).get(h);
+                for (int lot = 0; lot < counts.size(); lot++) {
+                    for (int i = 0; i < counts.get(lot); i++) {
+                        here.add(queues.get(lot).remove());
+                    }
+                }
+                lay(here, universes.get(bin), holes.get(h), starts);
+            }
+        }
+        return starts;
+    }
+
+    private void lay(List<BlockRun> runs, int universe, Hole hole, Map<Integer, StartAddress> starts) {
+        int slot = hole.first();
+        for (BlockRun run : fitting(inTypes(runs), hole)) {
+            starts.put(run.index(), StartAddress.of(universe, slot));
+            slot += ground.grain().pace(run.length());
+        }
+    }
+
+    /** The runs of each type together; the type whose first run comes first in the request stands first. */
+    private static List<List<BlockRun>> inTypes(List<BlockRun> runs) {
+        Map<List<Object>, List<BlockRun>> byType = new TreeMap<>(Comparator.comparing(Object::toString));
+        runs.stream()
+                .sorted(Comparator.comparingInt(BlockRun::index))
+                .forEach(r -> byType.computeIfAbsent(
+                                List.of(
+                                        r.type().id(),
+                                        r.blocks().get(0).mode().name(),
+                                        r.blocks().get(0).ref().block()),
+                                k -> new ArrayList<>())
+                        .add(r));
+        return byType.values().stream()
+                .sorted(Comparator.comparingInt(l -> l.get(0).index()))
+                .toList();
+    }
+
+    /** On a coarse grain the last run decides whether all fit: a type comes last whose run may reach to the end. */
+    private List<BlockRun> fitting(List<List<BlockRun>> types, Hole hole) {
+        for (int last = types.size() - 1; last >= 0; last--) {
+            List<BlockRun> order = new ArrayList<>();
+            for (int i = 0; i < types.size(); i++) {
+                order.addAll(i == last ? List.of() : types.get(i));
+            }
+            order.addAll(types.get(last));
+            if (fits(order, hole)) {
+                return order;
+            }
+        }
+        return types.stream().flatMap(List::stream).toList();
+    }
+
+    private boolean fits(List<BlockRun> order, Hole hole) {
+        Grain grain = ground.grain();
+        int slot = hole.first();
+        for (BlockRun run : order) {
+            if (slot + run.length() - 1 > hole.last()) {
+                return false;
+            }
+            slot += grain.pace(run.length());
+        }
+        return true;
+    }
+}

@@ -1,0 +1,7 @@
+/**
+ * Sentences about wishes and proposals of addresses.
+ */
+@NullMarked
+package taxon.core.addressing.text;
+
+import org.jspecify.annotations.NullMarked;
