@@ -3,4 +3,3 @@
 package taxon.app;
 
 import org.jspecify.annotations.NullMarked;
-

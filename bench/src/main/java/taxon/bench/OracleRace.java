@@ -5,7 +5,7 @@ import java.util.Random;
 import java.util.Set;
 import taxon.core.addressing.Planner;
 import taxon.core.addressing.answer.AddressProposal;
-import taxon.core.addressing.answer.AddressProposal.Proof;
+import taxon.core.addressing.answer.Optimum;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseSet;
 import taxon.core.rig.Plan;
@@ -43,8 +43,8 @@ public final class OracleRace {
         for (int seed = 1; seed <= WARM_RIGS; seed++) {
             OracleRig rig = new OracleRig(OracleRig.units(new Random(-seed), 30, 8, 3, 200), List.of(), List.of());
             int universes = universes(rig);
-            int used = ((Proof.Universes)
-                            Planner.propose(rig.plan(), request(universes)).proof())
+            int used = ((Optimum.Universes)
+                            Planner.propose(rig.plan(), request(universes)).optimum())
                     .used();
             if (seed <= WARM) {
                 Oracle.fitsOn(rig, Rules.close(universes), used);
@@ -80,8 +80,8 @@ public final class OracleRace {
             long start = System.nanoTime();
             AddressProposal proposal = Planner.propose(plan, request);
             mine += (System.nanoTime() - start) / NANOS_PER_MS;
-            Proof.Universes proof = (Proof.Universes) proposal.proof();
-            proved += proof.isProved() ? 1 : 0;
+            Optimum.Universes proof = (Optimum.Universes) proposal.optimum();
+            proved += proof.isCertain() ? 1 : 0;
             start = System.nanoTime();
             Oracle.Word fits = Oracle.fitsOn(rig, Rules.close(universes), proof.used());
             Oracle.Word fewer = Oracle.fitsOn(rig, Rules.close(universes), proof.used() - 1);

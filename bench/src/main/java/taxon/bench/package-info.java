@@ -3,4 +3,3 @@
 package taxon.bench;
 
 import org.jspecify.annotations.NullMarked;
-

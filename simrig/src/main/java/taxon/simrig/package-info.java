@@ -8,4 +8,3 @@
 package taxon.simrig;
 
 import org.jspecify.annotations.NullMarked;
-

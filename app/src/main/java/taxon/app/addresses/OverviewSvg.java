@@ -3,10 +3,9 @@ package taxon.app.addresses;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.TreeMap;
 import taxon.app.web.Selection;
-import taxon.core.addressing.space.Occupancy;
+import taxon.core.addressing.space.Fits;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.rig.Plan;
@@ -29,7 +28,7 @@ final class OverviewSvg {
                 .forEach(b -> b.start()
                         .ifPresent(a -> blocks.computeIfAbsent(a.universe(), u -> new ArrayList<>())
                                 .add(b)));
-        Occupancy occupancy = Occupancy.of(plan, Set.of());
+        Fits fits = Fits.of(plan);
         List<Universe> universes = plan.universes();
         int height = universes.size() * PITCH + 4;
         StringBuilder out = new StringBuilder(1 << 16);
@@ -45,7 +44,7 @@ final class OverviewSvg {
         int y = 2;
         for (Universe universe : universes) {
             UniverseNumber number = universe.number();
-            line(out, job, number, y, occupancy.usedSlots(number));
+            line(out, job, number, y, fits.used(number));
             plan.reservedRuns().stream()
                     .filter(r -> r.universe().equals(number))
                     .forEach(r -> reserved(out, r.slots()));

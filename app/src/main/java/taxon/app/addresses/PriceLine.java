@@ -43,7 +43,7 @@ record PriceLine(
                 price.price().first(),
                 price.totals().universes(),
                 price.totals().free(),
-                price.notPlaced(),
-                ProposalText.sentence(price.proof()));
+                price.leftOut(),
+                ProposalText.sentence(price.optimum()));
     }
 }

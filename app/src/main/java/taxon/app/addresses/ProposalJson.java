@@ -24,7 +24,8 @@ final class ProposalJson {
                 .put("touched", proposal.price().touched())
                 .put("plannedOnly", proposal.price().plannedOnly())
                 .put("first", proposal.price().first());
-        body.put("proof", ProposalText.sentence(proposal.proof()));
+        body.put("certainty", ProposalText.certainty(proposal));
+        body.put("proof", ProposalText.sentence(proposal.optimum()));
         body.putObject("totals")
                 .put("universes", proposal.totals().universes())
                 .put("slots", proposal.totals().slots())
@@ -48,11 +49,11 @@ final class ProposalJson {
         var stays = body.putArray("stays");
         proposal.stays().forEach(b -> stays.add(b.ref().toString()));
         var notPlaced = body.putArray("notPlaced");
-        proposal.notPlaced()
+        proposal.leftOut()
                 .forEach(n -> notPlaced
                         .addObject()
                         .put("fixture", n.fixture().key().number())
-                        .put("obstacle", Json.slug(n.obstacle()))
+                        .put("obstacle", ObstacleWords.slug(n.obstacle()))
                         .put("why", ProposalText.sentence(n)));
         return body;
     }

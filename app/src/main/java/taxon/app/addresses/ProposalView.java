@@ -48,7 +48,7 @@ record ProposalView(
                     ProposalText.sentence(move.reason()),
                     move.touchesUnit()));
         }
-        List<Line> notPlaced = proposal.notPlaced().stream()
+        List<Line> notPlaced = proposal.leftOut().stream()
                 .map(n -> new Line(n.fixture().label(), "", "", "", ProposalText.sentence(n), false))
                 .toList();
         return new ProposalView(
@@ -60,7 +60,7 @@ record ProposalView(
                 proposal.modesToSet().stream()
                         .map(f -> f.label() + " to " + f.mode())
                         .toList(),
-                capital(ProposalText.sentence(proposal.proof())),
+                capital(ProposalText.sentence(proposal.optimum())),
                 proposal.totals().universes() + " universes, "
                         + proposal.totals().slots() + " slots used, "
                         + proposal.totals().free() + " free",

@@ -9,7 +9,7 @@ import taxon.app.addresses.Tape.Clash;
 import taxon.app.addresses.Tape.Run;
 import taxon.app.web.Marks;
 import taxon.app.web.Selection;
-import taxon.core.addressing.space.Occupancy;
+import taxon.core.addressing.space.Fits;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
@@ -42,7 +42,7 @@ final class TapeMaker {
             int y,
             int universe,
             String name,
-            Occupancy occupancy,
+            Fits fits,
             List<PlannedBlock> blocks,
             List<ReservedRun> reserved,
             List<Evidence.Overlap> overlaps,
@@ -55,12 +55,10 @@ final class TapeMaker {
                 y,
                 universe,
                 name,
-                occupancy.usedSlots(number) + " used",
+                fits.used(number) + " used",
                 inOrder.stream().map(this::box).toList(),
                 reserved.stream().map(r -> run(r.slots(), reservedWords(r))).toList(),
-                occupancy.freeRuns(number).stream()
-                        .map(r -> run(r, freeWords(r)))
-                        .toList(),
+                fits.freeRuns(number).stream().map(r -> run(r, freeWords(r))).toList(),
                 lit.stream().map(r -> run(r, "")).toList(),
                 TapeCaptions.of(inOrder, overlaps, shares),
                 overlaps.stream().map(o -> clash(o.shared())).toList(),

@@ -3,11 +3,10 @@ package taxon.app.addresses;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.TreeMap;
 import taxon.app.edit.JobState;
 import taxon.app.web.Selection;
-import taxon.core.addressing.space.Occupancy;
+import taxon.core.addressing.space.Fits;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.finding.Evidence;
@@ -54,7 +53,7 @@ record TapesDrawing(int width, int height, List<Tape> tapes) {
             JobState state, Selection selection, TintBy tints, Map<UniverseNumber, List<SlotRange>> lit, int most) {
         Plan plan = state.plan();
         List<Universe> universes = plan.universes();
-        Occupancy occupancy = Occupancy.of(plan, Set.of());
+        Fits fits = Fits.of(plan);
         Map<UniverseNumber, List<PlannedBlock>> blocks = new TreeMap<>();
         plan.blocks()
                 .forEach(b -> b.start()
@@ -73,7 +72,7 @@ record TapesDrawing(int width, int height, List<Tape> tapes) {
                     TOP + tapes.size() * Tape.PITCH,
                     number.number(),
                     routeWords(universe),
-                    occupancy,
+                    fits,
                     blocks.getOrDefault(number, List.of()),
                     reserved.getOrDefault(number, List.of()),
                     overlaps.getOrDefault(number, List.of()),

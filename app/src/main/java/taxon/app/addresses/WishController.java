@@ -72,8 +72,7 @@ class WishController {
         Optional<Wish> wish =
                 WishFields.wish(reply.fields(), frames.state(job).plan().wish().orElse(Wish.USUAL));
         String name = reply.fields().text("wishName");
-        Optional<KeptWish> named =
-                wish.flatMap(w -> reply.fields().build("wishName", () -> KeptWish.inForce(name, w)));
+        Optional<KeptWish> named = wish.flatMap(w -> reply.fields().build("wishName", () -> KeptWish.inForce(name, w)));
         if (named.isEmpty() || reply.fields().isFaulty()) {
             return reply.refused();
         }

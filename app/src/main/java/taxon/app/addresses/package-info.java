@@ -5,4 +5,3 @@
 package taxon.app.addresses;
 
 import org.jspecify.annotations.NullMarked;
-

@@ -5,4 +5,3 @@
 package taxon.app.checks;
 
 import org.jspecify.annotations.NullMarked;
-

@@ -5,4 +5,3 @@
 package taxon.app.demo;
 
 import org.jspecify.annotations.NullMarked;
-

@@ -6,4 +6,3 @@
 package taxon.app.edit;
 
 import org.jspecify.annotations.NullMarked;
-

@@ -5,4 +5,3 @@
 package taxon.app.handover;
 
 import org.jspecify.annotations.NullMarked;
-

@@ -5,4 +5,3 @@
 package taxon.app.job;
 
 import org.jspecify.annotations.NullMarked;
-

@@ -3,4 +3,3 @@
 package taxon.app.jot;
 
 import org.jspecify.annotations.NullMarked;
-

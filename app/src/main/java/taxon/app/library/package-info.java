@@ -6,4 +6,3 @@
 package taxon.app.library;
 
 import org.jspecify.annotations.NullMarked;
-

@@ -4,8 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import taxon.core.addressing.space.Occupancy;
+import taxon.core.addressing.space.Fits;
 import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
 import taxon.core.rig.Node;
@@ -51,11 +50,11 @@ record NetworkDrawing(int width, int height, List<Plate> plates, List<Loose> loo
                                     .add(universe),
                             () -> unrouted.add(universe));
         }
-        Occupancy occupancy = Occupancy.of(plan, Set.of());
+        Fits fits = Fits.of(plan);
         List<Plate> plates = new ArrayList<>();
         int y = 8;
         for (Node node : plan.nodes()) {
-            Plate plate = plate(node, y, carried, occupancy);
+            Plate plate = plate(node, y, carried, fits);
             plates.add(plate);
             y += plate.height() + GAP;
         }
@@ -67,13 +66,13 @@ record NetworkDrawing(int width, int height, List<Plate> plates, List<Loose> loo
         return new NetworkDrawing(WIDTH, y, List.copyOf(plates), List.copyOf(loose));
     }
 
-    private static Plate plate(Node node, int y, Map<PortRef, List<Universe>> carried, Occupancy occupancy) {
+    private static Plate plate(Node node, int y, Map<PortRef, List<Universe>> carried, Fits fits) {
         List<Outlet> outlets = new ArrayList<>();
         for (int port = 1; port <= node.ports(); port++) {
             List<Universe> universes = carried.getOrDefault(new PortRef(node.number(), port), List.of());
             int x = LEFT + (port - 1) % PORTS_IN_A_ROW * (PORT_WIDTH + 6);
             int rowY = y + (port - 1) / PORTS_IN_A_ROW * (PORT_HEIGHT + 6);
-            outlets.add(outlet(x, rowY, port, universes, occupancy));
+            outlets.add(outlet(x, rowY, port, universes, fits));
         }
         int rows = (node.ports() + PORTS_IN_A_ROW - 1) / PORTS_IN_A_ROW;
         int height = rows * (PORT_HEIGHT + 6) - 6;
@@ -86,7 +85,7 @@ record NetworkDrawing(int width, int height, List<Plate> plates, List<Loose> loo
                 outlets);
     }
 
-    private static Outlet outlet(int x, int y, int port, List<Universe> universes, Occupancy occupancy) {
+    private static Outlet outlet(int x, int y, int port, List<Universe> universes, Fits fits) {
         if (universes.isEmpty()) {
             return new Outlet(x, y, PORT_WIDTH, PORT_HEIGHT, port, "", "spare", "", "");
         }
@@ -96,9 +95,7 @@ record NetworkDrawing(int width, int height, List<Plate> plates, List<Loose> loo
         Route route = first.route().orElseThrow();
         String words =
                 route instanceof Route.ArtNet a ? "Art-Net " + a.address() : "sACN " + ((Route.Sacn) route).universe();
-        int slots = universes.stream()
-                .mapToInt(u -> occupancy.usedSlots(u.number()))
-                .sum();
+        int slots = universes.stream().mapToInt(u -> fits.used(u.number())).sum();
         return new Outlet(x, y, PORT_WIDTH, PORT_HEIGHT, port, numbers, first.label(), words, slots + " slots");
     }
 }

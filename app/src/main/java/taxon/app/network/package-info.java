@@ -5,4 +5,3 @@
 package taxon.app.network;
 
 import org.jspecify.annotations.NullMarked;
-

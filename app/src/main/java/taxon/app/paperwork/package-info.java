@@ -5,4 +5,3 @@
 package taxon.app.paperwork;
 
 import org.jspecify.annotations.NullMarked;
-

@@ -5,4 +5,3 @@
 package taxon.app.rig;
 
 import org.jspecify.annotations.NullMarked;
-

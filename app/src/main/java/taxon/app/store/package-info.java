@@ -7,4 +7,3 @@
 package taxon.app.store;
 
 import org.jspecify.annotations.NullMarked;
-

@@ -68,7 +68,12 @@ record AdviceView(
             case FITS_PROVED -> "It fits, " + room + "; nothing cheaper does.";
             case FITS ->
                 "It fits, " + room + "; something cheaper may fit too, which only an exact packing could tell.";
-            case NOT_PACKED -> "Not packed: " + room + " would do, but not without crossing the end of a universe.";
+            case NOT_PACKED ->
+                "Not packed: " + room
+                        + " would do, but no way was found to lay them without crossing the end of a universe.";
+            case NEVER_PACKED ->
+                "It does not fit: " + room
+                        + " would do, but there is no way to lay them without crossing the end of a universe.";
             case TOO_LONG -> "Too long: the shortest modes that meet the needs take " + room + ".";
             case NEEDS_UNMET -> "No mode of " + unmet(advice) + " has all that is needed and can be driven.";
         };

@@ -56,7 +56,7 @@ record ChangeView(
                                 m.after().toString(),
                                 m.touches()))
                         .toList(),
-                proposal.notPlaced().stream()
+                proposal.leftOut().stream()
                         .map(n -> n.fixture().label() + ": " + ProposalText.sentence(n))
                         .toList(),
                 proposal.otherStyles().stream()

@@ -5,4 +5,3 @@
 package taxon.app.types;
 
 import org.jspecify.annotations.NullMarked;
-

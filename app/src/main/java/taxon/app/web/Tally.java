@@ -3,9 +3,8 @@ package taxon.app.web;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import taxon.app.edit.JobState;
-import taxon.core.addressing.space.Occupancy;
+import taxon.core.addressing.space.Fits;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.finding.Severity;
@@ -38,12 +37,12 @@ public record Tally(
         Plan plan = state.plan();
         List<UniverseNumber> universes =
                 plan.universes().stream().map(Universe::number).toList();
-        Occupancy occupancy = Occupancy.of(plan, Set.of());
+        Fits fits = Fits.of(plan);
         Map<Standing, Integer> standings = standings(plan);
-        var gap = occupancy.largestFree(universes);
+        var gap = fits.largest(universes);
         return new Tally(
                 plan.fixtures().size(),
-                universes.stream().mapToInt(occupancy::usedSlots).sum(),
+                universes.stream().mapToInt(fits::used).sum(),
                 universes.size() * Slot.LAST,
                 universes.size(),
                 gap.map(g -> g.universe() + String.format(".%03d, ", g.slots().first())

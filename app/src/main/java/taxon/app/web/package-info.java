@@ -7,4 +7,3 @@
 package taxon.app.web;
 
 import org.jspecify.annotations.NullMarked;
-

@@ -119,8 +119,7 @@ class TapesDrawingTest {
                 Rigs.add(Rigs.empty(), Rigs.type("t", 16), 1, Optional.of(101), Optional.of(StartAddress.of(1, 33)));
         Fixture fixture = plan.fixtures().get(0);
         List<Parked> parked = List.of(new Parked(1, 5, 255, "house light"), new Parked(1, 40, 1, "beyond"));
-        Tape tape = only(
-                plan.with(fixture.withTraits(Traits.NONE.withParked(parked))));
+        Tape tape = only(plan.with(fixture.withTraits(Traits.NONE.withParked(parked))));
         assertThat(tape.parked())
                 .containsExactly(new Tape.Parked(Tape.x(37), "101: slot 37 parked at 255, house light"));
     }

@@ -5,13 +5,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import taxon.core.addressing.answer.AddressProposal.Break;
-import taxon.core.addressing.answer.AddressProposal.Why;
+import taxon.core.addressing.answer.Break;
+import taxon.core.addressing.answer.Break.Why;
 import taxon.core.addressing.request.BlockRun;
-import taxon.core.addressing.request.ResolvedRequest;
 import taxon.core.addressing.space.JobSpace;
-import taxon.core.addressing.style.FewestUniverses;
 import taxon.core.addressing.style.Layout;
+import taxon.core.addressing.style.Styles;
+import taxon.core.addressing.style.Task;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.packing.Hole;
@@ -19,13 +19,13 @@ import taxon.core.rig.wish.Wish.Style;
 
 /** Says why each universe but the first of a layout is begun. */
 final class Breaks {
-    private final ResolvedRequest asked;
+    private final Task task;
     private final Layout layout;
     private final JobSpace after;
     private final TreeMap<Integer, List<BlockRun>> byUniverse = new TreeMap<>();
 
-    Breaks(ResolvedRequest asked, Layout layout, List<BlockRun> placed, JobSpace after) {
-        this.asked = asked;
+    Breaks(Task task, Layout layout, List<BlockRun> placed, JobSpace after) {
+        this.task = task;
         this.layout = layout;
         this.after = after;
         for (BlockRun run : Layout.bySlot(placed, layout)) {
@@ -55,14 +55,14 @@ final class Breaks {
     private Why why(int left, BlockRun first) {
         List<BlockRun> there = byUniverse.getOrDefault(left, List.of());
         BlockRun last = there.get(there.size() - 1);
-        if (!last.company().equals(first.company())) {
-            return new Why.Split(last.company(), first.company());
+        if (!last.sharingClass().equals(first.sharingClass())) {
+            return new Why.Split(last.sharingClass(), first.sharingClass());
         }
         if (layout.keeps(first) || first.blocks().get(0).start().equals(layout.start(first))) {
             return new Why.Stays();
         }
-        int from = asked.wish().style() == Style.IN_ORDER ? slot(last) : Slot.FIRST;
-        if (after.firstFitOn(left, from, first).isEmpty()) {
+        int from = task.request().wish().style() == Style.IN_ORDER ? slot(last) : Slot.FIRST;
+        if (after.firstFitOn(left, from, first.length(), first.sharingClass()).isEmpty()) {
             int largest = after.holes(left).stream()
                     .filter(h -> h.first() >= from)
                     .mapToInt(Hole::length)
@@ -70,9 +70,9 @@ final class Breaks {
                     .orElse(0);
             return new Why.Full(first.length(), largest);
         }
-        boolean full = FewestUniverses.limitsLines(asked.wish())
-                && after.floor(left).load() + first.load()
-                        > asked.wish().unitsPerLine().orElseThrow();
-        return full ? new Why.LineFull(after.floor(left).load()) : new Why.Packed();
+        boolean full = Styles.limitsLines(task.request().wish())
+                && after.universe(left).load() + first.load()
+                        > task.request().wish().unitsPerLine().orElseThrow();
+        return full ? new Why.LineFull(after.universe(left).load()) : new Why.Packed();
     }
 }

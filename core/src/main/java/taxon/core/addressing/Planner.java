@@ -3,14 +3,11 @@ package taxon.core.addressing;
 import java.util.Arrays;
 import java.util.List;
 import taxon.core.addressing.answer.AddressProposal;
-import taxon.core.addressing.answer.AddressProposal.Price;
-import taxon.core.addressing.answer.AddressProposal.Proof;
 import taxon.core.addressing.answer.AddressProposal.Totals;
-import taxon.core.addressing.request.ResolvedRequest;
-import taxon.core.addressing.style.FewestUniverses;
-import taxon.core.addressing.style.InOrder;
-import taxon.core.addressing.style.Layout;
-import taxon.core.addressing.style.LeastChange;
+import taxon.core.addressing.answer.Optimum;
+import taxon.core.addressing.style.Styles;
+import taxon.core.packing.Effort;
+import taxon.core.proposal.Price;
 import taxon.core.rig.Plan;
 import taxon.core.rig.wish.PlacementRequest;
 import taxon.core.rig.wish.Wish.Style;
@@ -18,35 +15,31 @@ import taxon.core.rig.wish.Wish.Style;
 /**
  * Answers a request with a proposal.
  *
- * <p>Guarantees, in every style: no placed run meets another, passes the headroom, touches a reserved run or leaves the
- * universes that are allowed; what is not asked for and what is locked keeps its address; a fixture is placed whole or not at
- * all; the same request on the same plan gives the same proposal.
+ * <p>Guarantees, in every style: no placed run comes nearer to another than the wish says, passes the headroom, touches a
+ * reserved run, begins where the wish lets nothing begin or leaves the universes that are allowed; what is not asked for and
+ * what is locked keeps its address; a fixture is placed whole or not at all, and one that finds no place keeps what it has;
+ * the same request on the same plan gives the same proposal.
  */
 public final class Planner {
     private Planner() {}
 
     /** A plan for the request, in the style that its wish names. */
     public static AddressProposal propose(Plan plan, PlacementRequest request) {
-        ResolvedRequest asked = ResolvedRequest.of(plan, request);
-        return new ProposalMaker(asked, lay(asked)).make();
+        return propose(plan, request, Effort.of(Effort.OF_A_REQUEST));
     }
 
-    private static Layout lay(ResolvedRequest asked) {
-        return switch (asked.wish().style()) {
-            case IN_ORDER -> InOrder.lay(asked, asked.ground());
-            case FEWEST_UNIVERSES -> FewestUniverses.lay(asked, asked.ground());
-            case LEAST_CHANGE -> LeastChange.lay(asked);
-            case COMPACT_BY_PORT -> FewestUniverses.layByPort(asked, asked.ground());
-        };
+    /** As {@link #propose(Plan, PlacementRequest)}, with so much effort; less finds worse plans, which say so. */
+    public static AddressProposal propose(Plan plan, PlacementRequest request, Effort effort) {
+        return new ProposalMaker(Styles.lay(plan, request, effort)).make();
     }
 
     /**
      * What one style would cost.
      *
      * @param moves blocks that would get another address
-     * @param notPlaced fixtures that would find no place
+     * @param leftOut fixtures that would find no place
      */
-    public record StylePrice(Style style, Price price, Totals totals, Proof proof, int moves, int notPlaced) {}
+    public record StylePrice(Style style, Price price, Totals totals, Optimum optimum, int moves, int leftOut) {}
 
     /** What each style would cost for the same request, side by side. */
     public static List<StylePrice> compare(Plan plan, PlacementRequest request) {
@@ -55,13 +48,14 @@ public final class Planner {
                 .toList();
     }
 
-    private static StylePrice price(Style style, AddressProposal proposal) {
+    /** What a proposal in that style costs. */
+    public static StylePrice price(Style style, AddressProposal proposal) {
         return new StylePrice(
                 style,
                 proposal.price(),
                 proposal.totals(),
-                proposal.proof(),
+                proposal.optimum(),
                 proposal.moves().size(),
-                proposal.notPlaced().size());
+                proposal.leftOut().size());
     }
 }

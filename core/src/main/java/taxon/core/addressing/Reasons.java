@@ -5,11 +5,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import taxon.core.addressing.answer.AddressProposal.Reason;
+import taxon.core.addressing.answer.Reason;
 import taxon.core.addressing.request.BlockRun;
-import taxon.core.addressing.request.ResolvedRequest;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.addressing.style.Layout;
+import taxon.core.addressing.style.Task;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
@@ -17,16 +17,16 @@ import taxon.core.dmx.UniverseNumber;
 
 /** Says why each run lies where it lies: what it follows, what it goes round, what it begins. */
 final class Reasons {
-    private final ResolvedRequest asked;
+    private final Task task;
     private final Layout layout;
     private final JobSpace before;
     private final Map<Integer, BlockRun> previous = new HashMap<>();
     private final TreeMap<Integer, BlockRun> lastOf = new TreeMap<>();
 
-    Reasons(ResolvedRequest asked, Layout layout, List<BlockRun> placed) {
-        this.asked = asked;
+    Reasons(Task task, Layout layout, List<BlockRun> placed) {
+        this.task = task;
         this.layout = layout;
-        before = asked.ground();
+        before = task.base();
         for (BlockRun run : Layout.bySlot(placed, layout)) {
             int universe = universe(run);
             BlockRun last = lastOf.put(universe, run);
@@ -45,7 +45,7 @@ final class Reasons {
         if (known.isPresent()) {
             return known.get();
         }
-        if (asked.forced().containsKey(run.index())) {
+        if (task.request().forced().containsKey(run.index())) {
             return new Reason.Shares(sharedWith(run));
         }
         StartAddress start = layout.start(run).orElseThrow();
@@ -55,11 +55,11 @@ final class Reasons {
     }
 
     private String sharedWith(BlockRun run) {
-        return asked.plan().shares().stream()
+        return task.request().plan().shares().stream()
                 .filter(s -> s.blocks().contains(run.blocks().get(0).ref()))
                 .flatMap(s -> s.blocks().stream())
                 .filter(b -> run.blocks().stream().noneMatch(r -> r.ref().equals(b)))
-                .flatMap(b -> asked.plan().block(b).stream())
+                .flatMap(b -> task.request().plan().block(b).stream())
                 .map(b -> b.label())
                 .findFirst()
                 .orElse("");
@@ -68,7 +68,7 @@ final class Reasons {
     private Reason behind(BlockRun previousRun, StartAddress start) {
         int end = layout.start(previousRun).orElseThrow().slot().number() + previousRun.length() - 1;
         int slot = start.slot().number();
-        return before.floor(start.universe().number()).isTakenBetween(end + 1, slot - 1)
+        return before.universe(start.universe().number()).isTakenBetween(end + 1, slot - 1)
                 ? new Reason.Around(new SlotRange(end + 1, slot - 1))
                 : new Reason.Follows(previousRun.label(), Math.max(0, slot - end - 1));
     }
@@ -76,9 +76,9 @@ final class Reasons {
     private Reason first(BlockRun run, StartAddress start) {
         int slot = start.slot().number();
         int universe = start.universe().number();
-        StartAddress from = asked.wish().from();
+        StartAddress from = task.request().wish().from();
         int begin = universe == from.universe().number() ? from.slot().number() : Slot.FIRST;
-        if (before.floor(universe).isTakenBetween(begin, slot - 1)) {
+        if (before.universe(universe).isTakenBetween(begin, slot - 1)) {
             return new Reason.Around(new SlotRange(begin, slot - 1));
         }
         if (start.equals(from)) {
@@ -86,7 +86,7 @@ final class Reasons {
         }
         Optional<BlockRun> left =
                 Optional.ofNullable(lastOf.lowerEntry(universe)).map(Map.Entry::getValue);
-        return left.filter(l -> l.company().equals(run.company()))
+        return left.filter(l -> l.sharingClass().equals(run.sharingClass()))
                 .<Reason>map(l -> new Reason.NextUniverse(UniverseNumber.of(universe(l)), run.length()))
                 .orElse(new Reason.Begins(start.universe()));
     }

@@ -8,17 +8,18 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import taxon.core.addressing.answer.AddressProposal;
-import taxon.core.addressing.answer.AddressProposal.Proof;
-import taxon.core.addressing.answer.AddressProposal.Reason;
+import taxon.core.addressing.answer.Reason;
 import taxon.core.addressing.request.BlockRun;
-import taxon.core.addressing.request.ResolvedRequest;
 import taxon.core.addressing.space.Fits;
 import taxon.core.addressing.style.Layout;
+import taxon.core.addressing.style.Styles;
+import taxon.core.addressing.style.Task;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.dmx.UniverseSet;
+import taxon.core.packing.Effort;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
@@ -81,17 +82,17 @@ public final class Shift {
                 .withSplit(Split.NONE, false)
                 .withBlocks(Blocks.OWN_RUN)
                 .within(to, UniverseSet.ALL);
-        ResolvedRequest asked = ResolvedRequest.of(plan, new PlacementRequest(Scope.CHOSEN, keys, byHand));
+        Task task = Task.of(plan, new PlacementRequest(Scope.CHOSEN, keys, byHand), Set.of(), Effort.of(0));
+        List<BlockRun> runs = task.request().runs();
         Map<BlockRef, StartAddress> wanted = of(blocks(plan, keys), held, to);
         Map<Integer, StartAddress> starts = new HashMap<>();
         Map<Integer, Reason> reasons = new HashMap<>();
-        for (BlockRun run : asked.runs()) {
-            Optional.ofNullable(asked.forced().get(run.index()))
+        for (BlockRun run : runs) {
+            Optional.ofNullable(task.request().forced().get(run.index()))
                     .or(() -> Optional.ofNullable(wanted.get(run.blocks().get(0).ref())))
                     .ifPresent(a -> starts.put(run.index(), a));
             reasons.put(run.index(), new Reason.ByHand());
         }
-        Layout layout = new Layout(Layout.starts(asked.runs(), starts), Set.of(), reasons, new Proof.None());
-        return new ProposalMaker(asked, layout).make();
+        return new ProposalMaker(new Styles.Laid(task, Layout.byHand(runs, starts, reasons), List.of(), 0)).make();
     }
 }

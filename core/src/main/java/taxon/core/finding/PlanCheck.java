@@ -31,9 +31,9 @@ public record PlanCheck(Map<Rule, List<Finding>> byRule) {
 
     /** Checks a plan against itself and against what the shop owns and doubts. */
     public static PlanCheck of(Plan plan, Shop shop) {
-        SlotIndex patch = new SlotIndex(plan);
-        SlotRules slots = new SlotRules(patch);
-        WishRules wishes = new WishRules(patch);
+        SlotIndex index = new SlotIndex(plan);
+        SlotRules slots = new SlotRules(index);
+        WishRules wishes = new WishRules(index);
         FixtureRules fixtures = new FixtureRules(plan);
         Map<Rule, List<Finding>> found = new EnumMap<>(Rule.class);
         found.put(Rule.OVERLAP, slots.overlaps());
@@ -49,7 +49,7 @@ public record PlanCheck(Map<Rule, List<Finding>> byRule) {
         found.put(Rule.HEADROOM_USED, wishes.headroomUsed());
         found.put(Rule.ROOM_SHORT, wishes.roomShort());
         found.put(Rule.OUT_OF_STEP, wishes.outOfStep());
-        found.put(Rule.UNIVERSE_UNROUTED, new RouteRules(patch).unrouted());
+        found.put(Rule.UNIVERSE_UNROUTED, new RouteRules(index).unrouted());
         ShopRules shopRules = new ShopRules(plan, shop);
         found.put(Rule.MODE_DOUBTED, shopRules.doubted());
         found.put(Rule.SHELF_SHORT, shopRules.shelfShort());

@@ -18,20 +18,20 @@ import taxon.core.rig.edit.NetworkEdits;
 
 /** Rules about the way that universes leave. */
 final class RouteRules {
-    private final SlotIndex patch;
+    private final SlotIndex index;
     private final Plan plan;
     private final Optional<PortRef> freePort;
 
-    RouteRules(SlotIndex patch) {
-        this.patch = patch;
-        plan = patch.plan();
+    RouteRules(SlotIndex index) {
+        this.index = index;
+        plan = index.plan();
         freePort = freePort(plan);
     }
 
     /** Universes that hold a fixture and are carried by nothing. */
     List<Finding> unrouted() {
         List<Finding> found = new ArrayList<>();
-        patch.byUniverse().forEach((universe, seats) -> {
+        index.byUniverse().forEach((universe, seats) -> {
             if (plan.universe(universe).route().isEmpty()) {
                 found.add(unrouted(universe, used(seats), users(seats)));
             }

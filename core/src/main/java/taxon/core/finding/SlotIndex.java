@@ -2,19 +2,16 @@ package taxon.core.finding;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import taxon.core.addressing.space.Occupancy;
-import taxon.core.dmx.Slot;
+import taxon.core.addressing.space.Fits;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
-import taxon.core.rig.ReservedRun;
 import taxon.core.rig.Shares;
 import taxon.core.rig.wish.Wish;
 
@@ -24,7 +21,7 @@ final class SlotIndex {
     private final TreeMap<UniverseNumber, List<Seat>> byUniverse = new TreeMap<>();
     private final Shares shares;
     private final Wish wish;
-    private final Map<UniverseNumber, Occupancy> occupancies = new HashMap<>();
+    private Optional<Fits> fits = Optional.empty();
 
     /** A block where it lies; what would lie past 512 is cut off. */
     record Seat(PlannedBlock block, int first, int last) {
@@ -97,30 +94,22 @@ final class SlotIndex {
         return wish;
     }
 
-    /**
-     * The first place on a universe from a slot on for a run of slots, with the gap and the room at the end that the wish in
-     * force asks for; worked out only when a way out is looked for.
-     */
-    Optional<StartAddress> firstFitOn(UniverseNumber universe, int slot, int length) {
-        return wish.universes().holds(universe)
-                ? occupancies
-                        .computeIfAbsent(universe, this::occupancy)
-                        .firstFitOn(universe, slot, length, wish.spacing().gap())
-                : Optional.empty();
+    /** Where there is room, as the wish in force says, away from what can hurt people; worked out only when a way out is looked for. */
+    Fits fits() {
+        if (fits.isEmpty()) {
+            fits = Optional.of(Fits.hazardsApart(plan));
+        }
+        return fits.get();
     }
 
-    private Occupancy occupancy(UniverseNumber universe) {
-        List<SlotRange> kept = new ArrayList<>();
-        for (ReservedRun run : plan.reservedRuns()) {
-            if (run.universe().equals(universe)) {
-                kept.add(run.slots());
-            }
-        }
-        int last = wish.headroom().lastSlot();
-        if (last < Slot.LAST) {
-            kept.add(new SlotRange(last + 1, Slot.LAST));
-        }
-        return Occupancy.of(universe, on(universe).stream().map(Seat::slots).toList(), kept);
+    /** The block, or all blocks that share its address on purpose. */
+    List<PlannedBlock> together(PlannedBlock block) {
+        return shares.of(block.ref())
+                .map(s -> s.blocks().stream()
+                        .flatMap(r -> plan.block(r).stream())
+                        .filter(b -> b.start().equals(block.start()))
+                        .toList())
+                .orElse(List.of(block));
     }
 
     /** True when both have one address on purpose. */

@@ -2,42 +2,72 @@ package taxon.core.finding;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.stream.Stream;
-import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
-import taxon.core.dmx.UniverseNumber;
 import taxon.core.finding.SlotIndex.Seat;
+import taxon.core.rig.BlockRef;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.edit.AddressEdits;
 
 /** Rules about slots: shared, past the end, reserved. */
 final class SlotRules {
-    private final SlotIndex patch;
+    private final SlotIndex index;
 
-    SlotRules(SlotIndex patch) {
-        this.patch = patch;
+    SlotRules(SlotIndex index) {
+        this.index = index;
     }
 
     /**
      * One finding for each block that begins inside another, named with the one that reaches furthest. So the number of
-     * findings is at most the number of blocks, even where a hundred share an address. What shares on purpose is left out.
+     * findings is at most the number of blocks, even where a hundred share an address. What shares on purpose meets others,
+     * but not each other.
      */
     List<Finding> overlaps() {
         List<Finding> found = new ArrayList<>();
-        patch.byUniverse().forEach((universe, seats) -> {
-            Seat furthest = seats.get(0);
+        index.byUniverse().forEach((universe, seats) -> {
+            Furthest furthest = new Furthest(seats.get(0));
             for (Seat seat : seats.subList(1, seats.size())) {
-                if (seat.first() <= furthest.last() && !patch.isShared(furthest.block(), seat.block())) {
-                    SlotRange shared = new SlotRange(seat.first(), Math.min(seat.last(), furthest.last()));
-                    found.add(overlap(new Evidence.Overlap(furthest.block(), seat.block(), universe, shared)));
-                }
-                furthest = seat.last() > furthest.last() ? seat : furthest;
+                furthest.before(seat)
+                        .filter(other -> seat.first() <= other.last())
+                        .ifPresent(other -> found.add(overlap(new Evidence.Overlap(
+                                other.block(),
+                                seat.block(),
+                                universe,
+                                new SlotRange(seat.first(), Math.min(seat.last(), other.last()))))));
+                furthest.add(seat);
             }
         });
         return found;
+    }
+
+    /** Of the seats so far the one that reaches furthest, and the one that does so among those that share nothing with it. */
+    private final class Furthest {
+        private Seat first;
+        private Optional<Seat> second = Optional.empty();
+
+        Furthest(Seat first) {
+            this.first = first;
+        }
+
+        /** The one that reaches furthest and does not share its address with this one on purpose. */
+        Optional<Seat> before(Seat seat) {
+            return index.isShared(first.block(), seat.block()) ? second : Optional.of(first);
+        }
+
+        void add(Seat seat) {
+            boolean shared = index.isShared(first.block(), seat.block());
+            if (seat.last() > first.last()) {
+                second = shared ? second : Optional.of(first);
+                first = seat;
+            } else if (!shared && second.filter(s -> s.last() >= seat.last()).isEmpty()) {
+                second = Optional.of(seat);
+            }
+        }
     }
 
     private Finding overlap(Evidence.Overlap evidence) {
@@ -75,8 +105,8 @@ final class SlotRules {
 
     List<Finding> reservedTouched() {
         List<Finding> found = new ArrayList<>();
-        for (ReservedRun run : patch.plan().reservedRuns()) {
-            for (Seat seat : patch.on(run.universe())) {
+        for (ReservedRun run : index.plan().reservedRuns()) {
+            for (Seat seat : index.on(run.universe())) {
                 seat.slots()
                         .intersection(run.slots())
                         .ifPresent(shared -> found.add(touched(seat.block(), run, shared)));
@@ -94,43 +124,23 @@ final class SlotRules {
                 moveTo(block, free(block)));
     }
 
-    /** On its own universe after where it is, then before, then on a later one that a hazard does not keep apart. */
+    /** The nearest place that the wish in force allows, for the block and all that share its address. */
     private Optional<StartAddress> free(PlannedBlock block) {
-        StartAddress start = block.start().orElseThrow();
-        UniverseNumber universe = start.universe();
-        return patch.firstFitOn(universe, start.slot().number(), block.footprint())
-                .or(() -> patch.firstFitOn(universe, Slot.FIRST, block.footprint()))
-                .or(() -> firstBehind(universe, block));
+        return index.fits().lifting(index.together(block)).nearest(block);
     }
 
-    private Optional<StartAddress> firstBehind(UniverseNumber universe, PlannedBlock block) {
-        boolean fitsSomewhere = block.footprint() <= patch.wish().headroom().lastSlot();
-        for (int n = universe.number() + 1; fitsSomewhere && UniverseNumber.isLegal(n); n++) {
-            Optional<StartAddress> found = isOpenTo(block, UniverseNumber.of(n))
-                    ? patch.firstFitOn(UniverseNumber.of(n), Slot.FIRST, block.footprint())
-                    : Optional.empty();
-            if (found.isPresent()) {
-                return found;
-            }
-        }
-        return Optional.empty();
-    }
-
-    /** Devices that can hurt people lie alone. */
-    private boolean isOpenTo(PlannedBlock block, UniverseNumber universe) {
-        List<Seat> there = patch.on(universe);
-        return there.isEmpty()
-                || (!block.isHazard() && there.stream().noneMatch(s -> s.block().isHazard()));
-    }
-
-    /** No way out is offered that would move what is locked. */
-    private static Optional<Remedy> moveTo(PlannedBlock block, Optional<StartAddress> to) {
-        return to.filter(a -> !isLocked(block))
-                .map(a -> new Remedy.Apply(
-                        "Move " + block.label() + " to " + a, AddressEdits.move(block.ref(), a, block.label())));
+    /** No way out is offered that would move what is locked. What shares an address goes together. */
+    private Optional<Remedy> moveTo(PlannedBlock block, Optional<StartAddress> to) {
+        List<PlannedBlock> all = index.together(block);
+        return to.filter(a -> all.stream().noneMatch(SlotRules::isLocked)).map(a -> {
+            Map<BlockRef, Optional<StartAddress>> addresses = new TreeMap<>();
+            all.forEach(b -> addresses.put(b.ref(), to));
+            String label = block.label() + (all.size() == 1 ? "" : " and what shares its address");
+            return new Remedy.Apply("Move " + label + " to " + a, AddressEdits.put(label + " to " + a, addresses));
+        });
     }
 
     private Stream<Seat> seats() {
-        return patch.byUniverse().values().stream().flatMap(List::stream);
+        return index.byUniverse().values().stream().flatMap(List::stream);
     }
 }

@@ -24,13 +24,13 @@ import taxon.core.rig.wish.Wish.Style;
 
 /** Rules about what was asked for: gaps, headroom, room for longer modes, hazards apart. Each looks at one universe a time. */
 final class WishRules {
-    private final SlotIndex patch;
+    private final SlotIndex index;
     private final Wish wish;
 
     /** Where no wish is in force, only what holds without one is checked. */
-    WishRules(SlotIndex patch) {
-        this.patch = patch;
-        wish = patch.plan().wish().orElse(Wish.USUAL);
+    WishRules(SlotIndex index) {
+        this.index = index;
+        wish = index.plan().wish().orElse(Wish.USUAL);
     }
 
     /** One for each block that begins nearer behind its neighbour than the gap in force. */
@@ -38,7 +38,7 @@ final class WishRules {
         List<Finding> found = new ArrayList<>();
         int gap = wish.spacing().gap();
         for (List<Seat> seats :
-                gap == 0 ? List.<List<Seat>>of() : patch.byUniverse().values()) {
+                gap == 0 ? List.<List<Seat>>of() : index.byUniverse().values()) {
             Seat furthest = seats.get(0);
             for (Seat seat : seats.subList(1, seats.size())) {
                 int free = seat.first() - furthest.last() - 1;
@@ -72,7 +72,7 @@ final class WishRules {
         if (last == Slot.LAST) {
             return found;
         }
-        patch.byUniverse().forEach((universe, seats) -> {
+        index.byUniverse().forEach((universe, seats) -> {
             List<PlannedBlock> over =
                     seats.stream().filter(s -> s.last() > last).map(Seat::block).toList();
             if (!over.isEmpty()) {
@@ -94,7 +94,7 @@ final class WishRules {
     /** One for each universe that holds a device with a hazard and others beside. */
     List<Finding> hazardShares() {
         List<Finding> found = new ArrayList<>();
-        patch.byUniverse().forEach((universe, seats) -> {
+        index.byUniverse().forEach((universe, seats) -> {
             if (seats.stream().noneMatch(x -> x.block().isHazard())) {
                 return;
             }
@@ -129,7 +129,7 @@ final class WishRules {
         if (!largest && !pitch) {
             return found;
         }
-        patch.byUniverse().forEach((universe, seats) -> {
+        index.byUniverse().forEach((universe, seats) -> {
             for (int i = 0; i < seats.size(); i++) {
                 roomShort(seats, i).ifPresent(found::add);
             }
@@ -173,7 +173,7 @@ final class WishRules {
      */
     List<Finding> outOfStep() {
         Map<Integer, Set<FixtureKey>> byPosition = new TreeMap<>();
-        patch.byUniverse().values().forEach(seats -> {
+        index.byUniverse().values().forEach(seats -> {
             if (Ascending.isSo(seats)) {
                 return;
             }
@@ -204,12 +204,12 @@ final class WishRules {
     }
 
     private Finding outOfStep(int position, List<FixtureKey> keys) {
-        String name = patch.plan().position(position).orElseThrow().name();
-        List<FixtureKey> all = patch.plan().fixtures().stream()
+        String name = index.plan().position(position).orElseThrow().name();
+        List<FixtureKey> all = index.plan().fixtures().stream()
                 .filter(f -> f.position() == position && !f.addresses().isEmpty())
                 .map(f -> f.key())
                 .toList();
-        StartAddress from = patch.plan().fixtures().stream()
+        StartAddress from = index.plan().fixtures().stream()
                 .filter(f -> f.position() == position)
                 .flatMap(f -> f.addresses().values().stream())
                 .min(StartAddress::compareTo)
@@ -222,7 +222,7 @@ final class WishRules {
                 new Evidence.OutOfStep(
                         name,
                         keys.stream()
-                                .flatMap(k -> patch.plan().fixture(k).stream())
+                                .flatMap(k -> index.plan().fixture(k).stream())
                                 .toList()),
                 Optional.of(propose("Address them in order", all, inOrder)));
     }

@@ -206,10 +206,10 @@ final class JotChange {
         if (touched > 0) {
             remarks.add((touched == 1 ? "1 unit was" : touched + " units were") + " set and must be set again.");
         }
-        if (!proposal.notPlaced().isEmpty()) {
+        if (!proposal.leftOut().isEmpty()) {
             remarks.add("Not placed: "
                     + IdRuns.words(
-                            proposal.notPlaced().stream().map(n -> n.fixture()).toList()) + ".");
+                            proposal.leftOut().stream().map(n -> n.fixture()).toList()) + ".");
         }
         return remarks;
     }

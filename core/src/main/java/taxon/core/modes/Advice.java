@@ -23,8 +23,10 @@ public record Advice(List<TypeAdvice> types, int slots, int room, Outcome outcom
         FITS_PROVED,
         /** It fits; something cheaper may fit too, which only an exact packing could tell. */
         FITS,
-        /** The slots would do, but they could not be packed without crossing the end of a universe. */
+        /** The slots would do, but no way was found to lay them so that no fixture crosses the end of a universe. */
         NOT_PACKED,
+        /** The slots would do, but there is no way to lay them so. */
+        NEVER_PACKED,
         /** Even the shortest modes that meet the needs are too long together. */
         TOO_LONG,
         /** For some type no mode meets its needs. */

@@ -2,11 +2,11 @@ package taxon.core.modes;
 
 import java.util.List;
 import java.util.Optional;
-import taxon.core.addressing.answer.AddressProposal.NotPlaced;
-import taxon.core.addressing.answer.AddressProposal.Price;
+import taxon.core.addressing.answer.LeftOut;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.proposal.Price;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.edit.Edit;
@@ -28,7 +28,7 @@ public record ChangeProposal(
         List<Changed> changed,
         List<Clash> clashes,
         List<Move> moves,
-        List<NotPlaced> notPlaced,
+        List<LeftOut> leftOut,
         Price price,
         List<StylePrice> otherStyles) {
 
@@ -71,7 +71,7 @@ public record ChangeProposal(
         changed = List.copyOf(changed);
         clashes = List.copyOf(clashes);
         moves = List.copyOf(moves);
-        notPlaced = List.copyOf(notPlaced);
+        leftOut = List.copyOf(leftOut);
         otherStyles = List.copyOf(otherStyles);
     }
 

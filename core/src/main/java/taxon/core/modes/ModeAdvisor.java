@@ -2,15 +2,12 @@ package taxon.core.modes;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import taxon.core.dmx.Slot;
-import taxon.core.fixture.Block;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.modes.Advice.NeedCost;
@@ -35,13 +32,15 @@ public final class ModeAdvisor {
     private static final int MOST_TRIES = 400;
 
     private final AdviceRequest request;
-    private final Bins bins;
+    private final RigRoom room;
+    private final int slots;
     private final Map<FixtureType, List<Fixture>> rig;
     private final Touching touching;
 
     private ModeAdvisor(Plan plan, AdviceRequest request) {
         this.request = request;
-        bins = Bins.of(plan, request.universes());
+        room = new RigRoom(plan, request.universes());
+        slots = room.slots();
         touching = new Touching(plan);
         Map<FixtureType, List<Fixture>> byType = plan.fixtures().stream().collect(Collectors.groupingBy(plan::type));
         rig = new LinkedHashMap<>();
@@ -109,11 +108,17 @@ public final class ModeAdvisor {
 
     private Advice fewestSlots(List<TypeAdvice> options) {
         List<TypeAdvice> chosen = options.stream().map(ModeAdvisor::shortest).toList();
-        int slots = slots(chosen);
-        Outcome outcome = slots > bins.slots()
-                ? Outcome.TOO_LONG
-                : bins.hold(runs(chosen)) ? Outcome.FITS_PROVED : Outcome.NOT_PACKED;
-        return advice(options, chosen, outcome);
+        if (slots(chosen) > slots) {
+            return advice(options, chosen, Outcome.TOO_LONG);
+        }
+        return advice(
+                options,
+                chosen,
+                switch (room.holds(changed(chosen))) {
+                    case FITS -> Outcome.FITS_PROVED;
+                    case NEVER_FITS -> Outcome.NEVER_PACKED;
+                    case NOT_FOUND -> Outcome.NOT_PACKED;
+                });
     }
 
     private Advice leastTouched(List<TypeAdvice> options) {
@@ -124,15 +129,15 @@ public final class ModeAdvisor {
                 .map(list ->
                         list.stream().map(o -> new Item(o.slots(), o.price())).toList())
                 .toList();
-        ModeChoice choices = ModeChoice.of(groups, bins.slots());
-        int limit = bins.slots();
-        for (int tried = 0; tried < MOST_TRIES; tried++) {
+        ModeChoice choices = ModeChoice.of(groups, slots);
+        int limit = slots;
+        for (int tried = 0; tried < MOST_TRIES && !room.isSpent(); tried++) {
             Optional<Choice> choice = choices.within(limit);
             if (choice.isEmpty()) {
                 break;
             }
             List<TypeAdvice> chosen = chosen(options, possible, choice.get());
-            if (bins.hold(runs(chosen))) {
+            if (room.holds(changed(chosen)) == RigRoom.Verdict.FITS) {
                 return advice(options, chosen, tried == 0 ? Outcome.FITS_PROVED : Outcome.FITS);
             }
             limit = choice.get().weight() - 1;
@@ -149,21 +154,15 @@ public final class ModeAdvisor {
         return chosen;
     }
 
-    /** How many runs of each length the chosen modes make: a fixture is one run, unless it is longer than a universe. */
-    private static Map<Integer, Integer> runs(List<TypeAdvice> types) {
-        Map<Integer, Integer> runs = new HashMap<>();
+    /** The fixtures of the rig in the chosen modes; those of a type without a choice stay as they are. */
+    private List<Fixture> changed(List<TypeAdvice> types) {
+        List<Fixture> changed = new ArrayList<>();
         for (TypeAdvice type : types) {
-            type.chosen().ifPresent(option -> {
-                if (option.mode().footprint() <= Slot.LAST) {
-                    runs.merge(option.mode().footprint(), type.fixtures(), Integer::sum);
-                } else {
-                    option.mode().blocks().stream()
-                            .mapToInt(Block::footprint)
-                            .forEach(f -> runs.merge(f, type.fixtures(), Integer::sum));
-                }
-            });
+            type.chosen()
+                    .ifPresent(option -> rig.getOrDefault(type.type(), List.of())
+                            .forEach(f -> changed.add(f.withMode(option.mode().name()))));
         }
-        return runs;
+        return changed;
     }
 
     private int slots(List<TypeAdvice> types) {
@@ -179,7 +178,7 @@ public final class ModeAdvisor {
     }
 
     private Advice advice(List<TypeAdvice> options, List<TypeAdvice> chosen, Outcome outcome) {
-        return new Advice(chosen, slots(chosen), bins.slots(), outcome, needCosts(options, outcome));
+        return new Advice(chosen, slots(chosen), slots, outcome, needCosts(options, outcome));
     }
 
     /** Leaves each need out in turn and looks what the shortest choice would be. */
@@ -214,7 +213,8 @@ public final class ModeAdvisor {
         return switch (outcome) {
             case NEEDS_UNMET ->
                 type.chosen().isPresent() && shortest(type).chosen().isEmpty();
-            case TOO_LONG, NOT_PACKED -> bins.hold(runs(without));
+            case TOO_LONG, NOT_PACKED, NEVER_PACKED ->
+                slots(without) <= slots && room.holds(changed(without)) == RigRoom.Verdict.FITS;
             case FITS, FITS_PROVED -> false;
         };
     }

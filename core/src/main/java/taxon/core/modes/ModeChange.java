@@ -3,7 +3,6 @@ package taxon.core.modes;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -12,9 +11,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import taxon.core.addressing.Planner;
 import taxon.core.addressing.answer.AddressProposal;
-import taxon.core.addressing.answer.AddressProposal.NotPlaced;
-import taxon.core.addressing.answer.AddressProposal.Obstacle;
-import taxon.core.addressing.answer.AddressProposal.Price;
+import taxon.core.addressing.answer.LeftOut;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
@@ -27,28 +24,31 @@ import taxon.core.modes.ChangeProposal.Clash;
 import taxon.core.modes.ChangeProposal.Move;
 import taxon.core.modes.ChangeProposal.StylePrice;
 import taxon.core.modes.ChangeRequest.Style;
-import taxon.core.rig.BlockRef;
+import taxon.core.proposal.Price;
+import taxon.core.rig.BlockEvidence;
+import taxon.core.rig.ElementKey;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.Shares;
 import taxon.core.rig.edit.Edit;
 import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.Wish;
 
 /**
  * Plans a change of types and modes in a rig.
  *
- * <p>With the least disturbance: no other fixture moves; of the changed blocks on a universe as many as possible keep their
- * start, by taking the one that ends first among those that are free of what stays and of each other (interval scheduling,
- * Kleinberg and Tardos: Algorithm Design, 2005, 4.1, from memory: that keeps the most). The others go to the first free place
- * on their universe, else on the rig's universes, else on the next one. Time: the changed blocks times the universes of the
- * rig (each universe once for each length), and n log n in the blocks.
+ * <p>Where the changed ones come to lie is asked of the planner, under the wish in force: gaps, headroom, split and reserved
+ * runs are heeded, what is locked keeps its address, and what shares an address does so still. With the least disturbance as
+ * many of the changed ones as possible keep their start, and no other fixture moves.
  */
 public final class ModeChange {
     private final Plan before;
     private final ChangeRequest request;
     private final Touching touching;
     private final Plan swapped;
+    private final Shares shares;
     private final Set<TypeId> redefined;
     private final List<Fixture> changed;
     private final Set<FixtureKey> changedKeys;
@@ -58,6 +58,7 @@ public final class ModeChange {
         this.request = request;
         touching = new Touching(before);
         swapped = Swapped.plan(before, request);
+        shares = Shares.of(swapped);
         redefined = before.types().types().stream()
                 .filter(t -> swapped.types().find(t.id()).filter(t::equals).isEmpty())
                 .map(FixtureType::id)
@@ -103,7 +104,7 @@ public final class ModeChange {
                 change.changedLines(),
                 change.clashes(change.swapped),
                 change.moves(result.plan()),
-                result.notPlaced(),
+                result.leftOut(),
                 change.priceOf(result.plan()),
                 prices);
     }
@@ -128,92 +129,66 @@ public final class ModeChange {
         return targets.size() == 1 ? count + " to " + targets.iterator().next() : count + " to other modes";
     }
 
-    private record Result(Plan plan, List<NotPlaced> notPlaced) {}
+    private record Result(Plan plan, List<LeftOut> leftOut) {}
 
     private Result result(Style style) {
         return switch (style) {
             case KEEP_STARTS -> new Result(swapped, List.of());
-            case IN_ORDER -> inOrder();
-            case LEAST_DISTURBANCE -> leastDisturbance();
+            case IN_ORDER -> placed(inOrder());
+            case LEAST_DISTURBANCE -> placed(wish().withStyle(Wish.Style.LEAST_CHANGE));
         };
     }
 
-    private Result inOrder() {
+    /** The wish in force; its first address is for proposals of addresses only. */
+    private Wish wish() {
+        Wish wish = before.wish().orElse(Wish.USUAL);
+        return wish.within(StartAddress.of(1, 1), wish.universes());
+    }
+
+    private Wish inOrder() {
+        StartAddress from = changed.stream()
+                .filter(f -> !f.traits().locked())
+                .flatMap(f -> f.addresses().values().stream())
+                .min(Comparator.naturalOrder())
+                .orElse(StartAddress.of(1, 1));
+        Wish wish = wish();
+        return wish.withStyle(Wish.Style.IN_ORDER).within(from, wish.universes());
+    }
+
+    /** Of those that had an address, each gets one for all its blocks; what hears no universe any more loses its own. */
+    private Result placed(Wish wish) {
+        Plan heard = withoutDeaf();
         Set<FixtureKey> placed = changed.stream()
                 .filter(f -> !f.addresses().isEmpty())
                 .map(Fixture::key)
                 .collect(Collectors.toSet());
-        Optional<StartAddress> from =
-                changed.stream().flatMap(f -> f.addresses().values().stream()).min(Comparator.naturalOrder());
-        if (from.isEmpty()) {
-            return new Result(swapped, List.of());
-        }
+        // Who changes is touched in any case, so that moving costs the same for all.
+        Plan untold = heard.without(marks(heard, changedKeys));
         AddressProposal proposal =
-                Planner.propose(swapped, new PlacementRequest(PlacementRequest.Scope.CHOSEN, placed, from.get(), 0));
-        Plan plan = proposal.edit().applyTo(swapped) instanceof Edit.Changed done ? done.plan() : swapped;
-        return new Result(plan, proposal.notPlaced());
+                Planner.propose(untold, new PlacementRequest(PlacementRequest.Scope.CHOSEN, placed, wish));
+        Plan plan = proposal.edit().applyTo(heard) instanceof Edit.Changed done ? done.plan() : heard;
+        return new Result(plan, proposal.leftOut());
     }
 
-    private Result leastDisturbance() {
-        Rooms rooms = new Rooms(swapped, changedKeys);
-        Set<BlockRef> kept = keep(rooms);
-        Map<BlockRef, Optional<StartAddress>> addresses = new TreeMap<>();
-        List<NotPlaced> notPlaced = new ArrayList<>();
-        for (Fixture fixture : changed) {
-            Fixture now = swapped.fixture(fixture.key()).orElseThrow();
-            List<PlannedBlock> blocks = swapped.blocksOf(now);
-            if (swapped.type(now).reach() == Reach.APP_ONLY) {
-                blocks.forEach(b -> addresses.put(b.ref(), Optional.empty()));
-                notPlaced.add(NotPlaced.of(now, Obstacle.NEVER_HEARS, footprint(blocks)));
-            } else if (!fixture.addresses().isEmpty()) {
-                blocks.stream()
-                        .filter(b -> !kept.contains(b.ref()))
-                        .forEach(b -> addresses.put(b.ref(), place(b, fixture, rooms)));
-            }
-        }
-        return new Result(withAddresses(addresses), notPlaced);
+    private Plan withoutDeaf() {
+        return swapped.with(changed.stream()
+                .map(f -> swapped.fixture(f.key()).orElseThrow())
+                .filter(f ->
+                        swapped.type(f).reach() == Reach.APP_ONLY && !f.traits().locked())
+                .map(f -> f.withAddresses(Map.of()))
+                .toList());
+    }
+
+    private static List<ElementKey> marks(Plan plan, Set<FixtureKey> fixtures) {
+        return plan.elements().entrySet().stream()
+                .filter(e -> e.getValue() instanceof BlockEvidence b
+                        && fixtures.contains(b.ref().fixture()))
+                .map(Map.Entry::getKey)
+                .toList();
     }
 
     private static int footprint(List<PlannedBlock> blocks) {
         return blocks.stream().mapToInt(PlannedBlock::footprint).sum();
-    }
-
-    private Set<BlockRef> keep(Rooms rooms) {
-        List<PlannedBlock> candidates = changed.stream()
-                .map(f -> swapped.fixture(f.key()).orElseThrow())
-                .filter(f -> swapped.type(f).reach() != Reach.APP_ONLY)
-                .flatMap(f -> swapped.blocksOf(f).stream())
-                .filter(b -> b.start().isPresent())
-                .sorted(Comparator.comparing(
-                                (PlannedBlock b) -> b.start().orElseThrow().universe())
-                        .thenComparingInt(b -> b.start().orElseThrow().slot().number() + b.footprint())
-                        .thenComparing(PlannedBlock::ref))
-                .toList();
-        Set<BlockRef> kept = new HashSet<>();
-        for (PlannedBlock block : candidates) {
-            if (rooms.takes(block.start().orElseThrow(), block.footprint())) {
-                kept.add(block.ref());
-            }
-        }
-        return kept;
-    }
-
-    private static Optional<StartAddress> place(PlannedBlock block, Fixture old, Rooms rooms) {
-        StartAddress wish = block.start()
-                .or(() -> old.addresses().values().stream().max(Comparator.naturalOrder()))
-                .orElseThrow();
-        return rooms.takeNear(wish, block.footprint());
-    }
-
-    private Plan withAddresses(Map<BlockRef, Optional<StartAddress>> addresses) {
-        Map<FixtureKey, Fixture> moved = new TreeMap<>();
-        addresses.forEach((ref, address) -> {
-            Fixture now = moved.containsKey(ref.fixture())
-                    ? moved.get(ref.fixture())
-                    : swapped.fixture(ref.fixture()).orElseThrow();
-            moved.put(ref.fixture(), now.withAddress(ref.block(), address));
-        });
-        return swapped.with(moved.values());
     }
 
     private List<Changed> changedLines() {
@@ -270,7 +245,8 @@ public final class ModeChange {
             if (other.first() > slots.last()) {
                 break;
             }
-            if (isChanged(first.fixture()) || isChanged(second.fixture())) {
+            boolean concerns = isChanged(first.fixture()) || isChanged(second.fixture());
+            if (concerns && !shares.isMeant(first, second)) {
                 SlotRange shared = new SlotRange(other.first(), Math.min(slots.last(), other.last()));
                 clashes.add(new Clash(
                         first, Optional.of(second), first.start().orElseThrow().universe(), shared));

@@ -20,13 +20,14 @@ public record Bin(List<Hole> holes, int load) {
     }
 
     /**
-     * True when whatever fits the other surely fits here too: its holes can be laid into these. False proves nothing.
+     * True when whatever fits the other surely fits here too: its holes can be laid into these, cut so short that what lies in
+     * one does not push what lies in the next. False proves nothing.
      */
     boolean isAsRoomyAs(Bin other, Grain grain) {
         if (load < other.load) {
             return false;
         }
-        List<Integer> rooms = new ArrayList<>(holes.stream().map(Hole::length).toList());
+        List<Integer> rooms = roomsApart(grain);
         for (int length : longestFirst(other)) {
             int at = tightest(rooms, length);
             if (at < 0) {
@@ -35,6 +36,20 @@ public record Bin(List<Hole> holes, int load) {
             rooms.set(at, rooms.get(at) - grain.pace(length));
         }
         return true;
+    }
+
+    private List<Integer> roomsApart(Grain grain) {
+        List<Integer> rooms = new ArrayList<>();
+        for (int h = 0; h < holes.size(); h++) {
+            Hole hole = holes.get(h);
+            int last = h + 1 < holes.size()
+                    ? Math.min(
+                            hole.last(),
+                            grain.lastBefore(hole.first(), holes.get(h + 1).first()))
+                    : hole.last();
+            rooms.add(last - hole.first() + 1);
+        }
+        return rooms;
     }
 
     private static List<Integer> longestFirst(Bin bin) {

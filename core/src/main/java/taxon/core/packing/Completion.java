@@ -6,28 +6,32 @@ import java.util.Optional;
 import java.util.Set;
 
 /**
- * Decides whether lots fit bins, by filling hole after hole and stepping back (bin completion; Korf: A new algorithm for
+ * Decides whether items fit bins, by filling hole after hole and stepping back (bin completion; Korf: A new algorithm for
  * optimal bin packing, AAAI 2002, from memory).
  *
- * <p>A hole is filled only so that nothing more would fit, since a fuller hole never hurts, and never emptier than the slots
- * to spare allow; of equal empty bins the next one takes the longest run that is left. What failed once is remembered. It
- * ends with a filling, with the proof that there is none, or without either after so many steps.
+ * <p>A hole is filled only so that nothing more would fit, since a fuller hole never hurts, unless it pushes a later one away;
+ * and never emptier than the steps to spare allow. Of equal empty bins the next one takes the longest run that is left. What
+ * failed once is remembered. It ends with a filling, with the proof that there is none, or without either when its effort is
+ * spent.
  */
 final class Completion {
     private static final int MOST_REMEMBERED = 200_000;
-    /** How deep the search may call itself: a step for each lot of each hole. Deeper puzzles are left undecided. */
+    /** How deep the search may call itself: a step for each kind of each hole. Deeper problems are left undecided. */
     private static final int DEEPEST = 3_000;
 
-    private final PackingProblem puzzle;
+    private final PackingProblem problem;
+    private final Effort effort;
     private final int[] left;
     private final int[] load;
+    /** The slot from which on the next hole of a bin may be used. */
+    private final int[] reach;
+
     private final int[][] fills;
     private final long[] capBehind;
     private final int tail;
     private final int widest;
     private final Set<State> failed = new HashSet<>();
-    private long stepsLeft;
-    private long cellsLeft;
+    private long stepsToPlace;
 
     /** What became of the search. */
     enum Verdict {
@@ -36,19 +40,13 @@ final class Completion {
         UNDECIDED
     }
 
-    /**
-     * What was found.
-     *
-     * @param filling only where it fits
-     * @param steps how many were taken
-     */
-    record Answer(Verdict verdict, Optional<Filling> filling, long steps) {
-        static Answer undecided(long steps) {
-            return new Answer(Verdict.UNDECIDED, Optional.empty(), steps);
-        }
+    /** @param filling only where it fits */
+    record Answer(Verdict verdict, Optional<Filling> filling) {
+        static final Answer UNDECIDED = new Answer(Verdict.UNDECIDED, Optional.empty());
+        static final Answer NEVER = new Answer(Verdict.NEVER_FITS, Optional.empty());
 
-        static Answer never(long steps) {
-            return new Answer(Verdict.NEVER_FITS, Optional.empty(), steps);
+        static Answer fits(Filling filling) {
+            return new Answer(Verdict.FITS, Optional.of(filling));
         }
     }
 
@@ -56,10 +54,11 @@ final class Completion {
         private final int[] counts;
         private final int hash;
 
-        State(int hole, int loadLeft, int[] left) {
-            counts = Arrays.copyOf(left, left.length + 2);
+        State(int hole, int loadLeft, int from, int[] left) {
+            counts = Arrays.copyOf(left, left.length + 3);
             counts[left.length] = hole;
             counts[left.length + 1] = loadLeft;
+            counts[left.length + 2] = from;
             hash = Arrays.hashCode(counts);
         }
 
@@ -74,76 +73,85 @@ final class Completion {
         }
     }
 
-    /** Thrown nowhere outside: ends a search that has used up its steps. */
-    private static final class OutOfSteps extends RuntimeException {
+    /** Thrown nowhere outside: ends a search whose effort is spent. */
+    private static final class OutOfEffort extends RuntimeException {
         private static final long serialVersionUID = 1L;
 
-        OutOfSteps() {
-            super("out of steps", null, false, false);
+        OutOfEffort() {
+            super("out of effort", null, false, false);
         }
     }
 
-    private Completion(PackingProblem puzzle, long steps) {
-        this.puzzle = puzzle;
-        left = puzzle.counts();
-        load = puzzle.bins.stream().mapToInt(Bin::load).toArray();
-        fills = new int[puzzle.holes()][left.length];
-        capBehind = new long[puzzle.holes() + 1];
-        for (int h = puzzle.holes() - 1; h >= 0; h--) {
-            capBehind[h] = capBehind[h + 1] + puzzle.most[h];
+    private Completion(PackingProblem problem, Effort effort) {
+        this.problem = problem;
+        this.effort = effort;
+        left = problem.counts();
+        load = problem.bins.stream().mapToInt(Bin::load).toArray();
+        reach = new int[problem.bins.size()];
+        fills = new int[problem.holes()][left.length];
+        capBehind = new long[problem.holes() + 1];
+        for (int h = problem.holes() - 1; h >= 0; h--) {
+            capBehind[h] = capBehind[h + 1] + problem.most[h];
         }
         for (int i = 0; i < left.length; i++) {
-            cellsLeft += (long) left[i] * puzzle.cells[i];
+            stepsToPlace += (long) left[i] * problem.steps[i];
         }
-        widest = Arrays.stream(puzzle.most).max().orElse(0);
+        widest = Arrays.stream(problem.most).max().orElse(0);
         tail = tail();
-        stepsLeft = steps;
     }
 
-    static Answer decide(PackingProblem puzzle, long steps) {
-        if ((long) puzzle.holes() * (puzzle.lots.size() + 2) > DEEPEST) {
-            return Answer.undecided(0);
+    /** Decides, or gives up when the effort is spent. */
+    static Answer decide(PackingProblem problem, Effort effort) {
+        if ((long) problem.holes() * (problem.kinds.size() + 2) > DEEPEST) {
+            return Answer.UNDECIDED;
         }
-        Completion search = new Completion(puzzle, steps);
+        Completion search = new Completion(problem, effort);
         try {
-            boolean fits = search.fill(0);
-            long taken = steps - search.stepsLeft;
-            return fits
-                    ? new Answer(Verdict.FITS, Optional.of(Filling.of(puzzle, search.fills, search.left)), taken)
-                    : Answer.never(taken);
-        } catch (OutOfSteps end) {
-            return Answer.undecided(steps);
+            return search.fill(0) ? Answer.fits(Filling.of(problem, search.fills, search.left)) : Answer.NEVER;
+        } catch (OutOfEffort end) {
+            return Answer.UNDECIDED;
+        }
+    }
+
+    private void spend(long numbers) {
+        if (!effort.spend(numbers)) {
+            throw new OutOfEffort();
         }
     }
 
     /** From where on all holes are alike, each alone in its bin. */
     private int tail() {
-        int from = puzzle.holes();
-        while (from > 0 && isAlike(from - 1, puzzle.holes() - 1)) {
+        int from = problem.holes();
+        while (from > 0 && isAlike(from - 1, problem.holes() - 1)) {
             from--;
         }
         return from;
     }
 
     private boolean isAlike(int hole, int other) {
-        Bin one = puzzle.bins.get(puzzle.binOf[hole]);
-        Bin two = puzzle.bins.get(puzzle.binOf[other]);
+        Bin one = problem.bins.get(problem.binOf[hole]);
+        Bin two = problem.bins.get(problem.binOf[other]);
         return one.holes().size() == 1
                 && two.holes().size() == 1
                 && one.load() == two.load()
                 && one.holes().get(0).length() == two.holes().get(0).length();
     }
 
+    /** Where the first run of a hole may begin, as what lies before it in its bin allows. */
+    private int start(int hole) {
+        return Math.max(problem.first[hole], problem.grain.aligned(reach[problem.binOf[hole]]));
+    }
+
     /** Fills the holes from this one on with all that is left. */
     private boolean fill(int hole) {
-        if (cellsLeft == 0) {
+        if (stepsToPlace == 0) {
             return true;
         }
-        long spare = capBehind[hole] - cellsLeft;
-        if (hole == puzzle.holes() || spare < 0) {
+        long spare = capBehind[hole] - stepsToPlace;
+        if (hole == problem.holes() || spare < 0) {
             return false;
         }
-        State state = new State(hole, load[puzzle.binOf[hole]], left);
+        State state = new State(hole, load[problem.binOf[hole]], start(hole), left);
         if (failed.contains(state) || boundFails(hole)) {
             return false;
         }
@@ -157,43 +165,55 @@ final class Completion {
     /** The holes as bins of the widest kind, the narrower ones part filled: if even those need more bins, nothing fits. */
     private boolean boundFails(int hole) {
         int runs = Arrays.stream(left).sum();
-        int[] sizes = new int[runs + puzzle.holes() - hole];
+        int[] sizes = new int[runs + problem.holes() - hole];
+        spend(2L * sizes.length);
         int n = 0;
+        int longest = 0;
         for (int i = 0; i < left.length; i++) {
-            Arrays.fill(sizes, n, n + left[i], puzzle.cells[i]);
+            Arrays.fill(sizes, n, n + left[i], problem.steps[i]);
             n += left[i];
+            longest = left[i] > 0 ? Math.max(longest, problem.steps[i]) : longest;
         }
-        if (n > 0 && Arrays.stream(sizes, 0, n).max().orElse(0) > widest) {
+        if (longest > widest) {
             return true;
         }
-        for (int h = hole; h < puzzle.holes(); h++) {
-            sizes[n++] = widest - puzzle.most[h];
+        for (int h = hole; h < problem.holes(); h++) {
+            sizes[n++] = widest - problem.most[h];
         }
-        return LowerBounds.l2(sizes, widest) > puzzle.holes() - hole;
+        return LowerBounds.l2(sizes, widest) > problem.holes() - hole;
     }
 
     /** All ways to fill one hole. */
     private final class Fill {
         private final int hole;
         private final int bin;
+        private final int start;
+        private final int[] caps;
+        private final int most;
         private final int low;
-        private final Sums[] reach;
+        private final Sums[] reachable;
         private final int lead;
 
         Fill(int hole, long spare) {
             this.hole = hole;
-            bin = puzzle.binOf[hole];
-            low = (int) Math.max(0, puzzle.most[hole] - spare);
-            reach = reach();
+            bin = problem.binOf[hole];
+            start = start(hole);
+            caps = start == problem.first[hole] ? problem.cap[hole] : problem.capFrom(hole, start);
+            most = start == problem.first[hole]
+                    ? problem.most[hole]
+                    : Arrays.stream(caps).max().orElse(0);
+            low = (int) Math.max(0, problem.most[hole] - spare);
+            reachable = reachable();
             lead = hole >= tail ? longestLeft() : -1;
         }
 
-        private Sums[] reach() {
+        private Sums[] reachable() {
             Sums[] sums = new Sums[left.length + 1];
-            sums[left.length] = Sums.none(puzzle.most[hole]);
+            sums[left.length] = Sums.none(most);
             for (int i = left.length - 1; i >= 0; i--) {
-                boolean fits = left[i] > 0 && puzzle.cap[hole][i] > 0;
-                sums[i] = fits ? sums[i + 1].with(puzzle.cells[i], left[i]) : sums[i + 1];
+                boolean fits = left[i] > 0 && caps[i] > 0;
+                sums[i] = fits ? sums[i + 1].with(problem.steps[i], left[i]) : sums[i + 1];
+                spend(1 + most / Long.SIZE);
             }
             return sums;
         }
@@ -210,58 +230,71 @@ final class Completion {
             if (lead < 0) {
                 return choose(0, 0, 0);
             }
-            if (puzzle.cap[hole][lead] == 0 || load[bin] < puzzle.lots.get(lead).load()) {
+            if (caps[lead] == 0 || load[bin] < problem.kinds.get(lead).load()) {
                 return false;
             }
             take(lead, 1);
-            boolean done = choose(lead, puzzle.cells[lead], puzzle.cap[hole][lead]);
+            boolean done = choose(lead, problem.steps[lead], caps[lead]);
             if (!done) {
                 take(lead, -1);
             }
             return done;
         }
 
-        private void take(int lot, int count) {
-            fills[hole][lot] += count;
-            left[lot] -= count;
-            load[bin] -=
-                    load[bin] == Bin.ANY_LOAD ? 0 : count * puzzle.lots.get(lot).load();
-            cellsLeft -= (long) count * puzzle.cells[lot];
+        private void take(int kind, int count) {
+            fills[hole][kind] += count;
+            left[kind] -= count;
+            load[bin] -= load[bin] == Bin.ANY_LOAD
+                    ? 0
+                    : count * problem.kinds.get(kind).load();
+            stepsToPlace -= (long) count * problem.steps[kind];
         }
 
-        /** Goes on with lots from this one, when the hole holds {@code sum} and takes {@code cap} as it is. */
-        private boolean choose(int lot, int sum, int cap) {
-            if (--stepsLeft < 0) {
-                throw new OutOfSteps();
-            }
-            if (!reach[lot].meets(low - sum, puzzle.most[hole] - sum)) {
+        /** Goes on with kinds from this one, when the hole holds {@code sum} and takes {@code cap} as it is. */
+        private boolean choose(int kind, int sum, int cap) {
+            spend(1);
+            if (!reachable[kind].meets(low - sum, most - sum)) {
                 return false;
             }
-            if (lot == left.length) {
-                return sum <= cap && sum >= low && nothingMoreFits(sum, cap) && !isDominated(sum) && fill(hole + 1);
+            if (kind == left.length) {
+                return sum <= cap && sum >= low && isWorthwhile(sum, cap) && goOn(sum);
             }
-            int most = mostOf(lot, sum);
-            take(lot, most);
-            for (int count = most; ; count--) {
-                int then = sum + count * puzzle.cells[lot];
-                if (choose(lot + 1, then, count > 0 ? Math.max(cap, puzzle.cap[hole][lot]) : cap)) {
+            int count = mostOf(kind, sum);
+            take(kind, count);
+            for (; ; count--) {
+                int then = sum + count * problem.steps[kind];
+                if (choose(kind + 1, then, count > 0 ? Math.max(cap, caps[kind]) : cap)) {
                     return true;
                 }
                 if (count == 0) {
                     return false;
                 }
-                take(lot, -1);
+                take(kind, -1);
             }
         }
 
-        private int mostOf(int lot, int sum) {
-            if (puzzle.cap[hole][lot] == 0) {
+        /** Where a fuller hole may push another away, every filling is worth a try. */
+        private boolean isWorthwhile(int sum, int cap) {
+            spend(left.length);
+            return problem.pushes[hole] || (nothingMoreFits(sum, cap) && !isDominated(sum));
+        }
+
+        private boolean goOn(int sum) {
+            int before = reach[bin];
+            reach[bin] = sum == 0 ? before : start + sum * problem.grain.step();
+            boolean done = fill(hole + 1);
+            reach[bin] = done ? reach[bin] : before;
+            return done;
+        }
+
+        private int mostOf(int kind, int sum) {
+            if (caps[kind] == 0) {
                 return 0;
             }
-            int room = (puzzle.most[hole] - sum) / puzzle.cells[lot];
-            int runLoad = puzzle.lots.get(lot).load();
+            int room = (most - sum) / problem.steps[kind];
+            int runLoad = problem.kinds.get(kind).load();
             int carried = runLoad == 0 ? Integer.MAX_VALUE : load[bin] / runLoad;
-            return Math.max(0, Math.min(left[lot], Math.min(room, carried)));
+            return Math.max(0, Math.min(left[kind], Math.min(room, carried)));
         }
 
         /**
@@ -270,17 +303,22 @@ final class Completion {
          */
         private boolean isDominated(int sum) {
             for (int i = 1; i < left.length; i++) {
-                if (fills[hole][i] <= (i == lead ? 1 : 0)) {
-                    continue;
+                if (fills[hole][i] > (i == lead ? 1 : 0) && hasBetter(i, sum - problem.steps[i])) {
+                    return true;
                 }
-                for (int j = i - 1; j >= 0 && sum - puzzle.cells[i] + puzzle.cells[j] <= puzzle.most[hole]; j--) {
-                    boolean better = left[j] > 0
-                            && puzzle.cells[j] > puzzle.cells[i]
-                            && puzzle.lots.get(j).load() == puzzle.lots.get(i).load()
-                            && sum - puzzle.cells[i] + puzzle.cells[j] <= puzzle.cap[hole][j];
-                    if (better) {
-                        return true;
-                    }
+            }
+            return false;
+        }
+
+        private boolean hasBetter(int kind, int rest) {
+            for (int j = kind - 1; j >= 0 && rest + problem.steps[j] <= most; j--) {
+                boolean better = left[j] > 0
+                        && problem.steps[j] > problem.steps[kind]
+                        && problem.kinds.get(j).load()
+                                == problem.kinds.get(kind).load()
+                        && rest + problem.steps[j] <= caps[j];
+                if (better) {
+                    return true;
                 }
             }
             return false;
@@ -289,9 +327,9 @@ final class Completion {
         private boolean nothingMoreFits(int sum, int cap) {
             for (int i = 0; i < left.length; i++) {
                 boolean fits = left[i] > 0
-                        && puzzle.cap[hole][i] > 0
-                        && sum + puzzle.cells[i] <= Math.max(cap, puzzle.cap[hole][i])
-                        && puzzle.lots.get(i).load() <= load[bin];
+                        && caps[i] > 0
+                        && sum + problem.steps[i] <= Math.max(cap, caps[i])
+                        && problem.kinds.get(i).load() <= load[bin];
                 if (fits) {
                     return false;
                 }

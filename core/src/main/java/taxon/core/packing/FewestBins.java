@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import taxon.core.packing.Completion.Answer;
 import taxon.core.packing.Completion.Verdict;
@@ -16,24 +17,19 @@ import taxon.core.packing.Completion.Verdict;
  * count decided by {@link Completion} and {@link LinearRelaxation}.
  */
 public final class FewestBins {
-    /** Steps of a search before it is given up: some tenths of a second. */
-    public static final long STEPS = 2_000_000;
-
-    /** Steps of the first search, which decides most puzzles. */
-    private static final long FIRST_STEPS = 20_000;
-    /** About how many numbers a linear programme touches while a search takes a step; an estimate, so that both end soon. */
-    private static final long NUMBERS_A_STEP = 200;
+    /** What the first search may take, which decides most problems. */
+    private static final long FIRST_NUMBERS = 4_000_000;
 
     private final Grain grain;
-    private final List<ItemKind> lots;
+    private final List<ItemKind> kinds;
     private final List<Bin> all;
     private final int given;
     private final List<Integer> roomiestOthers;
-    private long stepsLeft;
+    private final Effort effort;
 
-    private FewestBins(Grain grain, List<ItemKind> lots, List<Bin> given, List<Bin> others, long steps) {
+    private FewestBins(Grain grain, List<ItemKind> kinds, List<Bin> given, List<Bin> others, Effort effort) {
         this.grain = grain;
-        this.lots = lots;
+        this.kinds = kinds;
         this.given = given.size();
         all = new ArrayList<>(given);
         all.addAll(others);
@@ -41,19 +37,25 @@ public final class FewestBins {
                 .boxed()
                 .sorted(Comparator.comparingInt((Integer i) -> -room(all.get(i))))
                 .toList();
-        stepsLeft = steps;
+        this.effort = effort;
     }
 
     /**
      * The best packing found, with its bound. Where not all runs fit, it holds as many as the quick packings placed, and
      * {@code atLeast} is above the number of the others when that is certain.
      *
-     * @param lots longest first
+     * @param kinds longest first
      * @param others in the order in which they are preferred; those used need not be the first when the first are narrower
-     * @param steps how long to search at most
+     * @param effort ends the search when it is spent
      */
-    public static Packed pack(Grain grain, List<ItemKind> lots, List<Bin> given, List<Bin> others, long steps) {
-        return new FewestBins(grain, lots, given, others, steps).best();
+    public static Packed pack(Grain grain, List<ItemKind> kinds, List<Bin> given, List<Bin> others, Effort effort) {
+        return new FewestBins(grain, kinds, given, others, effort).best();
+    }
+
+    /** How many of the others are needed at least, by L2 and by loads; nothing is searched. */
+    public static int bound(Grain grain, List<ItemKind> kinds, List<Bin> given, List<Bin> others) {
+        FewestBins bins = new FewestBins(grain, kinds, given, others, Effort.of(0));
+        return Math.min(bins.others() + 1, bins.bound());
     }
 
     private int others() {
@@ -80,7 +82,7 @@ public final class FewestBins {
     /** Counts bins up from the bound to below the best that is known. */
     private Packed complete(Packed known, int bound, int below) {
         int atLeast = bound;
-        for (int count = bound; count < below && stepsLeft > 0; count++) {
+        for (int count = bound; count < below && !effort.isSpent(); count++) {
             Answer answer = decide(count);
             if (answer.verdict() == Verdict.FITS) {
                 return new Packed(answer.filling().orElseThrow(), count, atLeast);
@@ -96,35 +98,39 @@ public final class FewestBins {
         List<Integer> order = new ArrayList<>(roomiestOthers.subList(0, count));
         IntStream.range(0, given).forEach(order::add);
         order.sort(Comparator.comparingInt((Integer i) -> room(all.get(i))).thenComparingInt(i -> i));
-        Answer answer = search(puzzle(order));
-        stepsLeft -= answer.steps();
+        Answer answer = search(problem(order));
         if (answer.verdict() == Verdict.NEVER_FITS && !noOtherChoiceIsRoomier(count)) {
-            return Answer.undecided(answer.steps());
+            return Answer.UNDECIDED;
         }
-        return new Answer(answer.verdict(), answer.filling().map(f -> inOrder(f, order)), answer.steps());
+        return new Answer(answer.verdict(), answer.filling().map(f -> inOrder(f, order)));
     }
 
-    /** A short search first; then fractions, which prove or show the way; then the long search. */
-    private Answer search(PackingProblem puzzle) {
-        Answer soon = Completion.decide(puzzle, Math.min(stepsLeft, FIRST_STEPS));
+    /** A short search first; then the linear programme, which proves or shows the way; then the long search. */
+    private Answer search(PackingProblem problem) {
+        Answer soon = effort.within(FIRST_NUMBERS, e -> Completion.decide(problem, e));
         if (soon.verdict() != Verdict.UNDECIDED) {
             return soon;
         }
-        long numbers = (stepsLeft - soon.steps()) * NUMBERS_A_STEP / 2;
-        LinearRelaxation fractions = LinearRelaxation.of(puzzle.counts(), puzzle.cells, puzzle.most, numbers);
-        long steps = soon.steps() + fractions.effort() / NUMBERS_A_STEP;
-        if (fractions.isForbidden()) {
-            return Answer.never(steps);
+        LinearRelaxation relaxation = effort.within(
+                effort.left() / 4, e -> LinearRelaxation.of(problem.counts(), problem.steps, problem.most, e));
+        if (relaxation.isForbidden()) {
+            return Answer.NEVER;
         }
-        if (puzzle.isWithoutLoads()) {
-            Rounding.Found near = Rounding.of(puzzle, fractions, numbers - fractions.effort());
-            steps += near.effort() / NUMBERS_A_STEP;
-            if (near.filling().isPresent()) {
-                return new Answer(Verdict.FITS, near.filling(), steps);
+        if (problem.isWithoutLoads()) {
+            Optional<Filling> near = effort.within(effort.left() / 2, e -> rounded(problem, relaxation, e));
+            if (near.isPresent()) {
+                return Answer.fits(near.get());
             }
         }
-        Answer late = Completion.decide(puzzle, stepsLeft - steps);
-        return new Answer(late.verdict(), late.filling(), late.steps() + steps);
+        return Completion.decide(problem, effort);
+    }
+
+    private static Optional<Filling> rounded(PackingProblem problem, LinearRelaxation relaxation, Effort effort) {
+        if (problem.isApart()) {
+            return Rounding.of(problem, relaxation, effort);
+        }
+        PackingProblem apart = problem.apart();
+        return Rounding.of(apart, LinearRelaxation.of(apart.counts(), apart.steps, apart.most, effort), effort);
     }
 
     /** True when whatever fits some of the others also fits the roomiest of that number. */
@@ -141,14 +147,14 @@ public final class FewestBins {
                                 .allMatch(i -> least.isAsRoomyAs(all.get(i), grain)));
     }
 
-    private PackingProblem puzzle(List<Integer> order) {
-        return new PackingProblem(grain, lots, order.stream().map(all::get).toList());
+    private PackingProblem problem(List<Integer> order) {
+        return new PackingProblem(grain, kinds, order.stream().map(all::get).toList());
     }
 
     /** A filling of some bins as a filling of all. */
     private Filling inOrder(Filling filling, List<Integer> order) {
         List<List<List<Integer>>> byBin = new ArrayList<>();
-        List<Integer> none = lots.stream().map(l -> 0).toList();
+        List<Integer> none = kinds.stream().map(l -> 0).toList();
         all.forEach(b -> byBin.add(b.holes().stream().map(h -> none).toList()));
         for (int i = 0; i < order.size(); i++) {
             byBin.set(order.get(i), filling.byBin().get(i));
@@ -159,9 +165,9 @@ public final class FewestBins {
     private Packed quick(List<Integer> othersInOrder, int bound) {
         List<Integer> order = new ArrayList<>(IntStream.range(0, given).boxed().toList());
         order.addAll(othersInOrder);
-        PackingProblem puzzle = puzzle(order);
-        Packed byLength = packed(QuickFill.bestFit(puzzle, given), order, bound);
-        return isBest(byLength, bound) ? byLength : better(byLength, packed(QuickFill.fullest(puzzle), order, bound));
+        PackingProblem problem = problem(order);
+        Packed byLength = packed(QuickFill.bestFit(problem, given), order, bound);
+        return isBest(byLength, bound) ? byLength : better(byLength, packed(QuickFill.fullest(problem), order, bound));
     }
 
     private Packed packed(Filling filling, List<Integer> order, int bound) {
@@ -188,23 +194,23 @@ public final class FewestBins {
      * each hole of a given bin as such a bin that is part filled; L2 counts those bins.
      */
     private int bound() {
-        PackingProblem puzzle = puzzle(IntStream.range(0, all.size()).boxed().toList());
+        PackingProblem problem = problem(IntStream.range(0, all.size()).boxed().toList());
         int[] widthOfBin = new int[all.size()];
-        IntStream.range(0, puzzle.holes()).forEach(h -> widthOfBin[puzzle.binOf[h]] += puzzle.most[h]);
-        int[] givenHoles = IntStream.range(0, puzzle.holes())
-                .filter(h -> puzzle.binOf[h] < given)
-                .map(h -> puzzle.most[h])
+        IntStream.range(0, problem.holes()).forEach(h -> widthOfBin[problem.binOf[h]] += problem.most[h]);
+        int[] givenHoles = IntStream.range(0, problem.holes())
+                .filter(h -> problem.binOf[h] < given)
+                .map(h -> problem.most[h])
                 .toArray();
         int widest = Math.max(
                 Arrays.stream(givenHoles).max().orElse(0),
                 Arrays.stream(widthOfBin, given, all.size()).max().orElse(0));
         if (widest == 0) {
-            return lots.stream().anyMatch(l -> l.count() > 0) ? others() + 1 : 0;
+            return kinds.stream().anyMatch(l -> l.count() > 0) ? others() + 1 : 0;
         }
         int[] sizes = IntStream.concat(
-                        IntStream.range(0, lots.size())
-                                .flatMap(i -> IntStream.generate(() -> Math.min(widest, puzzle.cells[i]))
-                                        .limit(lots.get(i).count())),
+                        IntStream.range(0, kinds.size())
+                                .flatMap(i -> IntStream.generate(() -> Math.min(widest, problem.steps[i]))
+                                        .limit(kinds.get(i).count())),
                         Arrays.stream(givenHoles).map(c -> widest - c))
                 .toArray();
         int bins = Math.max(0, LowerBounds.l2(sizes, widest) - givenHoles.length);
@@ -212,7 +218,7 @@ public final class FewestBins {
     }
 
     private int loadBound() {
-        long load = lots.stream().mapToLong(l -> (long) l.load() * l.count()).sum()
+        long load = kinds.stream().mapToLong(l -> (long) l.load() * l.count()).sum()
                 - all.subList(0, given).stream().mapToLong(Bin::load).sum();
         int most = all.subList(given, all.size()).stream()
                 .mapToInt(Bin::load)

@@ -5,10 +5,10 @@ import java.util.Arrays;
 import java.util.List;
 
 /**
- * How many runs of each lot go into each hole.
+ * How many runs of each kind go into each hole.
  *
- * @param byBin for each bin and each of its holes, how many runs of each lot
- * @param left how many runs of each lot found no place
+ * @param byBin for each bin and each of its holes, how many runs of each kind
+ * @param left how many runs of each kind found no place
  */
 public record Filling(List<List<List<Integer>>> byBin, List<Integer> left) {
     public Filling {
@@ -16,11 +16,11 @@ public record Filling(List<List<List<Integer>>> byBin, List<Integer> left) {
         left = List.copyOf(left);
     }
 
-    static Filling of(PackingProblem puzzle, int[][] fills, int[] left) {
+    static Filling of(PackingProblem problem, int[][] fills, int[] left) {
         List<List<List<Integer>>> byBin = new ArrayList<>();
-        puzzle.bins.forEach(b -> byBin.add(new ArrayList<>()));
+        problem.bins.forEach(b -> byBin.add(new ArrayList<>()));
         for (int h = 0; h < fills.length; h++) {
-            byBin.get(puzzle.binOf[h]).add(Arrays.stream(fills[h]).boxed().toList());
+            byBin.get(problem.binOf[h]).add(Arrays.stream(fills[h]).boxed().toList());
         }
         return new Filling(byBin, Arrays.stream(left).boxed().toList());
     }

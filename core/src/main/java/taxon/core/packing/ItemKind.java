@@ -11,7 +11,7 @@ public record ItemKind(int length, int load, int count) {
     public ItemKind {
         if (length < 1 || load < 0 || count < 0) {
             throw new IllegalArgumentException(
-                    count + " runs of " + length + " slots and load " + load + " are no lot");
+                    count + " runs of " + length + " slots and load " + load + " are no kind");
         }
     }
 }

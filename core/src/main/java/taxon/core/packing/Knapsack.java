@@ -4,25 +4,25 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * The most that runs are worth together in one hole, for every width up to a limit at once; each lot as often as it has runs.
- * Lots are cut into batches of 1, 2, 4 … runs, so that time is limit × lots × the log of their counts.
+ * The most that runs are worth together in one hole, for every width up to a limit at once; each kind as often as it has runs.
+ * Kinds are cut into batches of 1, 2, 4 … runs, so that time is limit × kinds × the log of their counts.
  */
 final class Knapsack {
     private final int limit;
-    private final int lots;
+    private final int kinds;
     private final List<Batch> batches = new ArrayList<>();
 
-    private record Batch(int lot, int runs, int cells) {}
+    private record Batch(int kind, int runs, int steps) {}
 
-    /** @param limit cells of the widest hole */
-    Knapsack(int[] cells, int[] counts, int limit) {
+    /** @param limit steps of the widest hole */
+    Knapsack(int[] steps, int[] counts, int limit) {
         this.limit = limit;
-        lots = cells.length;
-        for (int lot = 0; lot < lots; lot++) {
-            int left = Math.min(counts[lot], limit / cells[lot]);
+        kinds = steps.length;
+        for (int kind = 0; kind < kinds; kind++) {
+            int left = Math.min(counts[kind], limit / steps[kind]);
             for (int batch = 1; left > 0; batch *= 2) {
                 int runs = Math.min(batch, left);
-                batches.add(new Batch(lot, runs, runs * cells[lot]));
+                batches.add(new Batch(kind, runs, runs * steps[kind]));
                 left -= runs;
             }
         }
@@ -33,7 +33,7 @@ final class Knapsack {
         return (long) batches.size() * (limit + 1);
     }
 
-    /** @param worthOf what one run of each lot is worth, 0 or more */
+    /** @param worthOf what one run of each kind is worth, 0 or more */
     Best best(double[] worthOf) {
         return new Best(worthOf);
     }
@@ -45,17 +45,17 @@ final class Knapsack {
 
         private Best(double[] worthOf) {
             for (int b = 0; b < batches.size(); b++) {
-                double more = batches.get(b).runs() * worthOf[batches.get(b).lot()];
+                double more = batches.get(b).runs() * worthOf[batches.get(b).kind()];
                 if (more > 0) {
-                    weigh(taken[b], batches.get(b).cells(), more);
+                    weigh(taken[b], batches.get(b).steps(), more);
                 }
             }
         }
 
-        private void weigh(boolean[] isTaken, int cells, double more) {
-            for (int width = limit; width >= cells; width--) {
-                if (worth[width - cells] + more > worth[width]) {
-                    worth[width] = worth[width - cells] + more;
+        private void weigh(boolean[] isTaken, int steps, double more) {
+            for (int width = limit; width >= steps; width--) {
+                if (worth[width - steps] + more > worth[width]) {
+                    worth[width] = worth[width - steps] + more;
                     isTaken[width] = true;
                 }
             }
@@ -65,14 +65,14 @@ final class Knapsack {
             return worth[width];
         }
 
-        /** How many runs of each lot are worth that much. */
+        /** How many runs of each kind are worth that much. */
         int[] runs(int width) {
-            int[] runs = new int[lots];
+            int[] runs = new int[kinds];
             int at = width;
             for (int b = batches.size() - 1; b >= 0; b--) {
                 if (taken[b][at]) {
-                    runs[batches.get(b).lot()] += batches.get(b).runs();
-                    at -= batches.get(b).cells();
+                    runs[batches.get(b).kind()] += batches.get(b).runs();
+                    at -= batches.get(b).steps();
                 }
             }
             return runs;

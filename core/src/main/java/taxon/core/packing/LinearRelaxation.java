@@ -6,15 +6,15 @@ import java.util.List;
 import java.util.stream.IntStream;
 
 /**
- * Holes filled in fractions of patterns: what a linear programme says about a puzzle. Either no filling takes all runs, by a
+ * Holes filled in fractions of patterns: what a linear programme says about a problem. Either no filling takes all runs, by a
  * proof; or there is one in fractions, which whole fillings are often near to.
  *
  * <p>Gilmore and Gomory: A linear programming approach to the cutting-stock problem, Operations Research 9 (1961), from
  * memory. It begins with every run left over and prices the rows; the pattern that is worth more than its hole costs comes in
- * and the basis changes. The proof is a worth for a run of each lot, so that all runs together are worth more than the holes
+ * and the basis changes. The proof is a worth for a run of each kind, so that all runs together are worth more than the holes
  * can hold at most. Worths are found in floating point; the proof is counted in whole numbers.
  *
- * <p>A hole counts as wide as the most that any lot can make of it, and loads do not count: both only make more possible.
+ * <p>A hole counts as wide as the most that any kind can make of it, and loads do not count: both only make more possible.
  */
 final class LinearRelaxation {
     /** A worth is rounded down to parts of a cell; sums stay far below the 2^53 that a double counts exactly. */
@@ -29,7 +29,7 @@ final class LinearRelaxation {
     private final int[] holes;
     private final Knapsack knapsack;
     private final int rows;
-    /** The basis upside down: what each row takes of each lot, then of each width. */
+    /** The basis upside down: what each row takes of each kind, then of each width. */
     private final double[][] inverse;
 
     private final double[] value;
@@ -37,13 +37,12 @@ final class LinearRelaxation {
     private final List<Pattern> basis;
     private boolean forbidden;
     private boolean ended;
-    private long effort;
 
     /**
      * What a hole holds.
      *
-     * @param runs how many of each lot; changed by no one
-     * @param width cells of the hole
+     * @param runs how many of each kind; changed by no one
+     * @param width steps of the hole
      * @param holes how many are filled so, in fractions
      */
     record Pattern(int[] runs, int width, double holes) {
@@ -52,13 +51,13 @@ final class LinearRelaxation {
         }
     }
 
-    private LinearRelaxation(int[] counts, int[] cells, int[] most) {
+    private LinearRelaxation(int[] counts, int[] steps, int[] most) {
         this.counts = counts;
         widths = Arrays.stream(most).filter(w -> w > 0).distinct().toArray();
         holes = Arrays.stream(widths)
                 .map(w -> (int) Arrays.stream(most).filter(m -> m == w).count())
                 .toArray();
-        knapsack = new Knapsack(cells, counts, Arrays.stream(widths).max().orElse(0));
+        knapsack = new Knapsack(steps, counts, Arrays.stream(widths).max().orElse(0));
         rows = counts.length + widths.length;
         inverse = new double[rows][rows];
         IntStream.range(0, rows).forEach(r -> inverse[r][r] = 1);
@@ -66,20 +65,20 @@ final class LinearRelaxation {
                 .asDoubleStream()
                 .toArray();
         cost = IntStream.range(0, rows)
-                .mapToDouble(r -> r < counts.length ? cells[r] : 0)
+                .mapToDouble(r -> r < counts.length ? steps[r] : 0)
                 .toArray();
         basis = new ArrayList<>();
         IntStream.range(0, rows).forEach(r -> basis.add(new Pattern(new int[0], 0, 0)));
     }
 
     /**
-     * @param counts runs of each lot
-     * @param cells of each lot
-     * @param most cells of each hole
-     * @param effort how many numbers to touch at most
+     * @param counts runs of each kind
+     * @param steps of each kind
+     * @param most steps of each hole
+     * @param effort ends the search when it is spent; then nothing is proved and no pattern is found
      */
-    static LinearRelaxation of(int[] counts, int[] cells, int[] most, long effort) {
-        LinearRelaxation fractions = new LinearRelaxation(counts.clone(), cells, most);
+    static LinearRelaxation of(int[] counts, int[] steps, int[] most, Effort effort) {
+        LinearRelaxation fractions = new LinearRelaxation(counts.clone(), steps, most);
         fractions.search(effort);
         return fractions;
     }
@@ -87,11 +86,6 @@ final class LinearRelaxation {
     /** True when no filling takes all runs. */
     boolean isForbidden() {
         return forbidden;
-    }
-
-    /** How many numbers were touched. */
-    long effort() {
-        return effort;
     }
 
     /** The patterns that together take all runs; empty when they were not found. */
@@ -102,9 +96,9 @@ final class LinearRelaxation {
                 .toList();
     }
 
-    private void search(long most) {
+    private void search(Effort effort) {
         long round = 2 * knapsack.effort() + 2L * rows * rows;
-        for (; effort < most; effort += round) {
+        while (effort.spend(round)) {
             double[] price = prices();
             double[] worth = Arrays.stream(price, 0, counts.length)
                     .map(p -> Math.max(0, p))
@@ -126,7 +120,7 @@ final class LinearRelaxation {
         return IntStream.range(0, rows).mapToDouble(r -> cost[r] * value[r]).sum();
     }
 
-    /** What one more run of a lot, and one more hole of a width, would cost. */
+    /** What one more run of a kind, and one more hole of a width, would cost. */
     private double[] prices() {
         double[] price = new double[rows];
         for (int r = 0; r < rows; r++) {

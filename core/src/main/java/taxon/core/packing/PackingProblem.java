@@ -6,46 +6,73 @@ import java.util.List;
 import java.util.stream.IntStream;
 
 /**
- * Lots and bins in numbers that a search can count with. Sizes are in steps of the grain: a run takes {@code cells} steps
- * when another follows, and a hole takes {@code cap} steps when a run of that lot is the last in it. So runs fit a hole when
- * their cells together are at most the greatest cap among them.
+ * Kinds of items and bins in numbers that a search can count with. Sizes are in steps of the grain: a run takes {@code steps}
+ * when another follows, and a hole takes {@code cap} steps when a run of that kind is the last in it. So runs fit a hole when
+ * their steps together are at most the greatest cap among them.
+ *
+ * <p>Holes of one bin lie behind each other. Where what stands between two of them is narrower than the distance that runs
+ * keep, what is put into the first pushes away what is put into the second: {@link #pushes}.
  */
 final class PackingProblem {
-    final List<ItemKind> lots;
+    final List<ItemKind> kinds;
     final List<Bin> bins;
     final Grain grain;
-    final int[] cells;
+    final int[] steps;
     final int[] binOf;
+    /** The first slot of each hole. */
+    final int[] first;
+    /** Slots of each hole; 0 for one that is shut. */
+    final int[] length;
+
     final int[][] cap;
     final int[] most;
+    /** True for a hole whose runs may push away those of a later hole of its bin. */
+    final boolean[] pushes;
 
-    /** @param lots longest first */
-    PackingProblem(Grain grain, List<ItemKind> lots, List<Bin> bins) {
+    /** @param kinds longest first */
+    PackingProblem(Grain grain, List<ItemKind> kinds, List<Bin> bins) {
+        this(grain, kinds, bins, lengths(bins));
+    }
+
+    private PackingProblem(Grain grain, List<ItemKind> kinds, List<Bin> bins, int[] length) {
         this.grain = grain;
-        this.lots = List.copyOf(lots);
+        this.kinds = List.copyOf(kinds);
         this.bins = List.copyOf(bins);
-        cells = lots.stream().mapToInt(l -> grain.cells(l.length())).toArray();
-        List<int[]> caps = new ArrayList<>();
-        List<Integer> owners = new ArrayList<>();
-        for (int b = 0; b < bins.size(); b++) {
-            for (Hole hole : bins.get(b).holes()) {
-                caps.add(caps(hole));
-                owners.add(b);
-            }
-        }
-        cap = caps.toArray(int[][]::new);
-        binOf = owners.stream().mapToInt(Integer::intValue).toArray();
-        most = new int[cap.length];
-        for (int h = 0; h < cap.length; h++) {
+        this.length = length;
+        steps = kinds.stream().mapToInt(k -> grain.steps(k.length())).toArray();
+        binOf = IntStream.range(0, bins.size())
+                .flatMap(b -> bins.get(b).holes().stream().mapToInt(h -> b))
+                .toArray();
+        first = bins.stream()
+                .flatMap(b -> b.holes().stream())
+                .mapToInt(Hole::first)
+                .toArray();
+        cap = new int[length.length][];
+        most = new int[length.length];
+        for (int h = 0; h < length.length; h++) {
+            cap[h] = capFrom(h, first[h]);
             most[h] = Arrays.stream(cap[h]).max().orElse(0);
+        }
+        pushes = new boolean[length.length];
+        for (int h = 0; h + 1 < length.length; h++) {
+            pushes[h] = binOf[h] == binOf[h + 1] && first[h] + most[h] * grain.step() > first[h + 1];
         }
     }
 
-    private int[] caps(Hole hole) {
-        int[] caps = new int[lots.size()];
+    private static int[] lengths(List<Bin> bins) {
+        return bins.stream()
+                .flatMap(b -> b.holes().stream())
+                .mapToInt(Hole::length)
+                .toArray();
+    }
+
+    /** The caps of a hole when its first run begins at a slot at or behind its first one. */
+    int[] capFrom(int hole, int start) {
+        int[] caps = new int[kinds.size()];
+        int room = length[hole] - (start - first[hole]);
         for (int i = 0; i < caps.length; i++) {
-            int rest = hole.length() - lots.get(i).length();
-            caps[i] = rest < 0 ? 0 : cells[i] + rest / grain.step();
+            int rest = room - kinds.get(i).length();
+            caps[i] = rest < 0 ? 0 : steps[i] + rest / grain.step();
         }
         return caps;
     }
@@ -54,12 +81,29 @@ final class PackingProblem {
         return cap.length;
     }
 
-    /** True when no run puts a load on a line that takes only so much. */
-    boolean isWithoutLoads() {
-        return lots.stream().allMatch(l -> l.load() == 0) || bins.stream().allMatch(b -> b.load() == Bin.ANY_LOAD);
+    /** True when no hole pushes another. */
+    boolean isApart() {
+        return IntStream.range(0, holes()).noneMatch(h -> pushes[h]);
     }
 
-    /** True when so many runs of each lot fit a hole, loads aside. */
+    /** This problem with holes cut so short that none pushes another. What fits it fits this one; not the other way. */
+    PackingProblem apart() {
+        int[] shorter = length.clone();
+        for (int h = 0; h < holes(); h++) {
+            if (pushes[h]) {
+                int last = grain.lastBefore(first[h], first[h + 1]);
+                shorter[h] = Math.max(0, Math.min(shorter[h], last - first[h] + 1));
+            }
+        }
+        return new PackingProblem(grain, kinds, bins, shorter);
+    }
+
+    /** True when no run puts a load on a line that takes only so much. */
+    boolean isWithoutLoads() {
+        return kinds.stream().allMatch(k -> k.load() == 0) || bins.stream().allMatch(b -> b.load() == Bin.ANY_LOAD);
+    }
+
+    /** True when so many runs of each kind fit a hole, loads and neighbours aside. */
     boolean fits(int[] runs, int hole) {
         int sum = 0;
         int room = 0;
@@ -68,28 +112,39 @@ final class PackingProblem {
                 if (cap[hole][i] == 0) {
                     return false;
                 }
-                sum += runs[i] * cells[i];
+                sum += runs[i] * steps[i];
                 room = Math.max(room, cap[hole][i]);
             }
         }
         return sum <= room;
     }
 
-    /** What is left of this puzzle: some of its holes, each a bin of its own without a load. */
+    /** What is left of this problem: some of its holes that are not shut, each a bin of its own without a load. */
     PackingProblem rest(int[] left, int[] holesLeft) {
-        List<ItemKind> lotsLeft = IntStream.range(0, left.length)
-                .mapToObj(i -> new ItemKind(lots.get(i).length(), 0, left[i]))
+        List<ItemKind> kindsLeft = IntStream.range(0, left.length)
+                .mapToObj(i -> new ItemKind(kinds.get(i).length(), 0, left[i]))
                 .toList();
-        List<Hole> all = bins.stream().flatMap(b -> b.holes().stream()).toList();
         return new PackingProblem(
                 grain,
-                lotsLeft,
+                kindsLeft,
                 Arrays.stream(holesLeft)
-                        .mapToObj(h -> new Bin(List.of(all.get(h)), Bin.ANY_LOAD))
+                        .mapToObj(h -> new Bin(List.of(new Hole(first[h], first[h] + length[h] - 1)), Bin.ANY_LOAD))
                         .toList());
     }
 
     int[] counts() {
-        return lots.stream().mapToInt(ItemKind::count).toArray();
+        return kinds.stream().mapToInt(ItemKind::count).toArray();
+    }
+
+    /** How many runs there are. */
+    int runs() {
+        return kinds.stream().mapToInt(ItemKind::count).sum();
+    }
+
+    /** The holes of a bin, as a range of holes. */
+    int[] holesOf(int bin) {
+        List<Integer> own = new ArrayList<>();
+        IntStream.range(0, holes()).filter(h -> binOf[h] == bin).forEach(own::add);
+        return own.stream().mapToInt(Integer::intValue).toArray();
     }
 }

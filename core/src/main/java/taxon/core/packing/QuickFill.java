@@ -1,46 +1,48 @@
 package taxon.core.packing;
 
-import java.util.Arrays;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.TreeSet;
 
 /** Two quick ways of packing. Neither proves anything. */
 final class QuickFill {
-    private final PackingProblem puzzle;
+    private final PackingProblem problem;
     private final int[] left;
     private final int[] load;
     private final int[][] fills;
+    /** The slot from which on the next hole of a bin may be used. */
+    private final int[] reach;
 
-    private QuickFill(PackingProblem puzzle) {
-        this.puzzle = puzzle;
-        left = puzzle.counts();
-        load = puzzle.bins.stream().mapToInt(Bin::load).toArray();
-        fills = new int[puzzle.holes()][puzzle.lots.size()];
+    private QuickFill(PackingProblem problem) {
+        this.problem = problem;
+        left = problem.counts();
+        load = problem.bins.stream().mapToInt(Bin::load).toArray();
+        fills = new int[problem.holes()][problem.kinds.size()];
+        reach = new int[problem.bins.size()];
     }
 
     /**
      * Longest first, each into the tightest hole among those begun or given for nothing; the next bin is begun when none of
-     * them takes it. Time: n log n.
+     * them takes it. Time: n log n. Holes that push others are cut short.
      *
      * @param given how many of the first bins may be used from the outset
      */
-    static Filling bestFit(PackingProblem puzzle, int given) {
-        QuickFill fill = new QuickFill(puzzle);
+    static Filling bestFit(PackingProblem problem, int given) {
+        QuickFill fill = new QuickFill(problem.isApart() ? problem : problem.apart());
         fill.bestFit(given);
-        return Filling.of(puzzle, fill.fills, fill.left);
+        return Filling.of(problem, fill.fills, fill.left);
     }
 
     private void bestFit(int given) {
         Rooms rooms = new Rooms(given);
-        for (int lot = 0; lot < left.length; lot++) {
-            while (left[lot] > 0) {
-                int hole = rooms.tightest(lot);
+        for (int kind = 0; kind < left.length; kind++) {
+            while (left[kind] > 0) {
+                int hole = rooms.tightest(kind);
                 if (hole < 0) {
                     break;
                 }
-                rooms.place(hole, lot);
-                left[lot]--;
+                rooms.place(hole, kind);
+                left[kind]--;
             }
         }
     }
@@ -48,25 +50,17 @@ final class QuickFill {
     /** Where there is room: holes by the slots they have left. */
     private final class Rooms {
         private final TreeMap<Integer, TreeSet<Integer>> byRoom = new TreeMap<>();
-        private final int[] room = new int[puzzle.holes()];
+        private final int[] room = new int[problem.holes()];
         private int next;
 
         Rooms(int given) {
-            while (next < puzzle.holes() && puzzle.binOf[next] < given) {
+            while (next < problem.holes() && problem.binOf[next] < given) {
                 open(next++);
             }
         }
 
         private void open(int hole) {
-            int first = Arrays.binarySearch(puzzle.binOf, puzzle.binOf[hole]);
-            while (first > 0 && puzzle.binOf[first - 1] == puzzle.binOf[hole]) {
-                first--;
-            }
-            room[hole] = puzzle.bins
-                    .get(puzzle.binOf[hole])
-                    .holes()
-                    .get(hole - first)
-                    .length();
+            room[hole] = problem.length[hole];
             put(hole);
         }
 
@@ -76,24 +70,24 @@ final class QuickFill {
             }
         }
 
-        /** The tightest hole that takes one of a lot, −1 when none does. */
-        int tightest(int lot) {
-            int found = tightestOpen(lot);
-            while (found < 0 && next < puzzle.holes()) {
-                int bin = puzzle.binOf[next];
-                while (next < puzzle.holes() && puzzle.binOf[next] == bin) {
+        /** The tightest hole that takes one of a kind, −1 when none does. */
+        int tightest(int kind) {
+            int found = tightestOpen(kind);
+            while (found < 0 && next < problem.holes()) {
+                int bin = problem.binOf[next];
+                while (next < problem.holes() && problem.binOf[next] == bin) {
                     open(next++);
                 }
-                found = tightestOpen(lot);
+                found = tightestOpen(kind);
             }
             return found;
         }
 
-        private int tightestOpen(int lot) {
+        private int tightestOpen(int kind) {
             for (Map.Entry<Integer, TreeSet<Integer>> same :
-                    byRoom.tailMap(puzzle.lots.get(lot).length()).entrySet()) {
+                    byRoom.tailMap(problem.kinds.get(kind).length()).entrySet()) {
                 for (int hole : same.getValue()) {
-                    if (load[puzzle.binOf[hole]] >= puzzle.lots.get(lot).load()) {
+                    if (load[problem.binOf[hole]] >= problem.kinds.get(kind).load()) {
                         return hole;
                     }
                 }
@@ -101,7 +95,7 @@ final class QuickFill {
             return -1;
         }
 
-        void place(int hole, int lot) {
+        void place(int hole, int kind) {
             TreeSet<Integer> same = byRoom.get(room[hole]);
             if (same != null) {
                 same.remove(hole);
@@ -109,76 +103,86 @@ final class QuickFill {
                     byRoom.remove(room[hole]);
                 }
             }
-            fills[hole][lot]++;
-            load[puzzle.binOf[hole]] -= puzzle.lots.get(lot).load();
-            room[hole] -= puzzle.grain.pace(puzzle.lots.get(lot).length());
+            fills[hole][kind]++;
+            load[problem.binOf[hole]] -= problem.kinds.get(kind).load();
+            room[hole] -= problem.grain.pace(problem.kinds.get(kind).length());
             put(hole);
         }
     }
 
     /**
      * Hole by hole, each as full as it goes, beginning with the longest run that fits it (after Gupta and Ho: A new heuristic
-     * algorithm for the one-dimensional bin-packing problem, 1999, from memory). Time: holes × lots.
+     * algorithm for the one-dimensional bin-packing problem, 1999, from memory). Time: holes × kinds.
      */
-    static Filling fullest(PackingProblem puzzle) {
-        QuickFill fill = new QuickFill(puzzle);
-        for (int hole = 0; hole < puzzle.holes(); hole++) {
+    static Filling fullest(PackingProblem problem) {
+        QuickFill fill = new QuickFill(problem);
+        for (int hole = 0; hole < problem.holes(); hole++) {
             fill.fullest(hole);
         }
-        return Filling.of(puzzle, fill.fills, fill.left);
+        return Filling.of(problem, fill.fills, fill.left);
     }
 
     private void fullest(int hole) {
-        int bin = puzzle.binOf[hole];
-        int lead = firstThatFits(hole, load[bin]);
+        int bin = problem.binOf[hole];
+        int start = Math.max(problem.first[hole], problem.grain.aligned(reach[bin]));
+        int[] caps = start == problem.first[hole] ? problem.cap[hole] : problem.capFrom(hole, start);
+        int lead = firstThatFits(caps, load[bin]);
         if (lead < 0) {
             return;
         }
         take(hole, lead);
-        int room = puzzle.cap[hole][lead] - puzzle.cells[lead];
+        int room = caps[lead] - problem.steps[lead];
         Sums[] sums = sums(lead, room);
         int wanted = sums[lead].highestUpTo(room);
-        for (int lot = lead; lot < left.length && wanted > 0; lot++) {
-            int cells = puzzle.cells[lot];
+        for (int kind = lead; kind < left.length && wanted > 0; kind++) {
+            int steps = problem.steps[kind];
             // As many of the longer as leave a rest that the shorter reach.
-            int most = Math.min(left[lot], wanted / cells);
-            while (most > 0 && !reaches(sums, lot + 1, wanted - most * cells)) {
+            int most = Math.min(left[kind], wanted / steps);
+            while (most > 0 && !reaches(sums, kind + 1, wanted - most * steps)) {
                 most--;
             }
-            for (int i = 0; i < most && load[bin] >= puzzle.lots.get(lot).load(); i++) {
-                take(hole, lot);
-                wanted -= cells;
+            for (int i = 0; i < most && load[bin] >= problem.kinds.get(kind).load(); i++) {
+                take(hole, kind);
+                wanted -= steps;
             }
         }
+        reach[bin] = start + laid(hole) * problem.grain.step();
+    }
+
+    /** How many steps the runs of a hole take. */
+    private int laid(int hole) {
+        int sum = 0;
+        for (int kind = 0; kind < left.length; kind++) {
+            sum += fills[hole][kind] * problem.steps[kind];
+        }
+        return sum;
     }
 
     private Sums[] sums(int lead, int room) {
         Sums[] sums = new Sums[left.length + 1];
         sums[left.length] = Sums.none(room);
-        for (int lot = left.length - 1; lot >= lead; lot--) {
-            sums[lot] = left[lot] == 0 ? sums[lot + 1] : sums[lot + 1].with(puzzle.cells[lot], left[lot]);
+        for (int kind = left.length - 1; kind >= lead; kind--) {
+            sums[kind] = left[kind] == 0 ? sums[kind + 1] : sums[kind + 1].with(problem.steps[kind], left[kind]);
         }
         return sums;
     }
 
-    private static boolean reaches(Sums[] sums, int lot, int rest) {
-        return sums[lot].meets(rest, rest);
+    private static boolean reaches(Sums[] sums, int kind, int rest) {
+        return sums[kind].meets(rest, rest);
     }
 
-    private int firstThatFits(int hole, int loadLeft) {
-        for (int lot = 0; lot < left.length; lot++) {
-            if (left[lot] > 0
-                    && puzzle.cap[hole][lot] > 0
-                    && puzzle.lots.get(lot).load() <= loadLeft) {
-                return lot;
+    private int firstThatFits(int[] caps, int loadLeft) {
+        for (int kind = 0; kind < left.length; kind++) {
+            if (left[kind] > 0 && caps[kind] > 0 && problem.kinds.get(kind).load() <= loadLeft) {
+                return kind;
             }
         }
         return -1;
     }
 
-    private void take(int hole, int lot) {
-        fills[hole][lot]++;
-        left[lot]--;
-        load[puzzle.binOf[hole]] -= puzzle.lots.get(lot).load();
+    private void take(int hole, int kind) {
+        fills[hole][kind]++;
+        left[kind]--;
+        load[problem.binOf[hole]] -= problem.kinds.get(kind).load();
     }
 }

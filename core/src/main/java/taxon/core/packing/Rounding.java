@@ -14,55 +14,45 @@ import taxon.core.packing.LinearRelaxation.Pattern;
 final class Rounding {
     /** How many ways to begin are tried. */
     private static final int BEGINNINGS = 4;
-    /** Holes that are few enough for a search, and its steps. */
+    /** Holes that are few enough for a search, and what it may take. */
     private static final int FEW_HOLES = 12;
 
-    private static final long FEW_STEPS = 20_000;
+    private static final long FEW_NUMBERS = 4_000_000;
     /** A number of holes this near below a whole one is that. */
     private static final double NEAR = 1e-6;
 
-    private final PackingProblem puzzle;
+    private final PackingProblem problem;
     private final int[] left;
     private final int[][] fills;
     private final boolean[] done;
-    private long effortLeft;
+    private final Effort effort;
 
-    /**
-     * What came of it.
-     *
-     * @param filling one that takes all runs; empty when none was found, which proves nothing
-     * @param effort how many numbers were touched
-     */
-    record Found(Optional<Filling> filling, long effort) {}
-
-    private Rounding(PackingProblem puzzle, long effort) {
-        this.puzzle = puzzle;
-        left = puzzle.counts();
-        fills = new int[puzzle.holes()][puzzle.lots.size()];
-        done = new boolean[puzzle.holes()];
-        effortLeft = effort;
+    private Rounding(PackingProblem problem, Effort effort) {
+        this.problem = problem;
+        left = problem.counts();
+        fills = new int[problem.holes()][problem.kinds.size()];
+        done = new boolean[problem.holes()];
+        this.effort = effort;
+        IntStream.range(0, done.length).forEach(h -> done[h] = problem.length[h] == 0);
     }
 
     /**
-     * Begins in some ways and ends with the first filling.
+     * Begins in some ways and ends with the first filling; empty when none was found, which proves nothing.
      *
-     * @param fractions of this puzzle
-     * @param effort for all linear programmes together, in numbers touched
+     * @param problem one whose holes do not push each other
+     * @param relaxation of this problem
      */
-    static Found of(PackingProblem puzzle, LinearRelaxation fractions, long effort) {
-        List<Pattern> patterns = byShare(fractions.patterns());
-        long left = effort;
-        for (int n = 0; n < Math.min(BEGINNINGS, patterns.size()); n++) {
-            Rounding rounding = new Rounding(puzzle, left);
+    static Optional<Filling> of(PackingProblem problem, LinearRelaxation relaxation, Effort effort) {
+        List<Pattern> patterns = byShare(relaxation.patterns());
+        for (int n = 0; n < Math.min(BEGINNINGS, patterns.size()) && !effort.isSpent(); n++) {
+            Rounding rounding = new Rounding(problem, effort);
             // The first beginning takes all whole patterns; each further one begins with the next pattern alone.
             boolean begun = n == 0 ? rounding.take(patterns) : rounding.lay(patterns.get(n));
-            boolean whole = begun && rounding.goOn();
-            left = rounding.effortLeft;
-            if (whole) {
-                return new Found(Optional.of(Filling.of(puzzle, rounding.fills, rounding.left)), effort - left);
+            if (begun && rounding.goOn()) {
+                return Optional.of(Filling.of(problem, rounding.fills, rounding.left));
             }
         }
-        return new Found(Optional.empty(), effort - left);
+        return Optional.empty();
     }
 
     /** The pattern with the most of a hole in it first. */
@@ -75,13 +65,12 @@ final class Rounding {
     private boolean goOn() {
         while (Arrays.stream(left).sum() > 0) {
             int[] rest =
-                    IntStream.range(0, puzzle.holes()).filter(h -> !done[h]).toArray();
+                    IntStream.range(0, problem.holes()).filter(h -> !done[h]).toArray();
             if (rest.length <= FEW_HOLES && complete(rest)) {
                 return true;
             }
-            int[] most = Arrays.stream(rest).map(h -> puzzle.most[h]).toArray();
-            LinearRelaxation now = LinearRelaxation.of(left, puzzle.cells, most, effortLeft);
-            effortLeft -= now.effort();
+            int[] most = Arrays.stream(rest).map(h -> problem.most[h]).toArray();
+            LinearRelaxation now = LinearRelaxation.of(left, problem.steps, most, effort);
             if (!take(byShare(now.patterns()))) {
                 return false;
             }
@@ -102,7 +91,7 @@ final class Rounding {
 
     private boolean lay(Pattern pattern) {
         int hole = IntStream.range(0, done.length)
-                .filter(h -> !done[h] && puzzle.most[h] == pattern.width() && puzzle.fits(pattern.runs(), h))
+                .filter(h -> !done[h] && problem.most[h] == pattern.width() && problem.fits(pattern.runs(), h))
                 .findFirst()
                 .orElse(-1);
         if (hole < 0 || !pattern.isAtMost(left)) {
@@ -119,8 +108,8 @@ final class Rounding {
     }
 
     private boolean complete(int[] rest) {
-        Optional<Filling> found =
-                Completion.decide(puzzle.rest(left, rest), FEW_STEPS).filling();
+        Optional<Filling> found = effort.within(FEW_NUMBERS, e -> Completion.decide(problem.rest(left, rest), e))
+                .filling();
         found.ifPresent(f -> IntStream.range(0, rest.length)
                 .forEach(n -> fill(
                         rest[n],

@@ -12,7 +12,7 @@ import java.util.TreeSet;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import taxon.core.addressing.answer.AddressProposal;
-import taxon.core.addressing.answer.AddressProposal.Proof;
+import taxon.core.addressing.answer.Optimum;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseSet;
 import taxon.core.rig.wish.Headroom;
@@ -94,7 +94,7 @@ class FewestOracleTest {
                     .toArray();
             AddressProposal proposal =
                     check("exactly full, seed " + seed, OracleRig.of(lengths), Rules.close(universes + 3));
-            assertThat(((Proof.Universes) proposal.proof()).used()).isEqualTo(universes);
+            assertThat(((Optimum.Universes) proposal.optimum()).used()).isEqualTo(universes);
         }
         structured("all 16s", 6, fill(190, 16));
         structured("3s with 27s", 5, join(fill(170, 3), fill(72, 27)));
@@ -108,9 +108,9 @@ class FewestOracleTest {
 
     private void structured(String what, int fewest, int... lengths) {
         AddressProposal proposal = check(what, OracleRig.of(lengths), Rules.close(fewest + 2));
-        Proof.Universes proof = (Proof.Universes) proposal.proof();
+        Optimum.Universes proof = (Optimum.Universes) proposal.optimum();
         assertThat(proof.used()).as(what).isEqualTo(fewest);
-        assertThat(proof.isProved()).as(what).isTrue();
+        assertThat(proof.isCertain()).as(what).isTrue();
     }
 
     private static IntStream pieces(Random random, int count) {
@@ -139,10 +139,10 @@ class FewestOracleTest {
     private AddressProposal check(String what, OracleRig rig, Rules rules) {
         AddressProposal proposal = Planner.propose(rig.plan(), new PlacementRequest(Scope.ALL, Set.of(), wish(rules)));
         List<Unit> now = Legality.check(rig, rules, proposal, what);
-        Proof.Universes proof = (Proof.Universes) proposal.proof();
+        Optimum.Universes proof = (Optimum.Universes) proposal.optimum();
         assertThat(now.stream().map(Unit::universe).distinct().count()).as(what).isEqualTo(proof.used());
         all++;
-        proved += proof.isProved() ? 1 : 0;
+        proved += proof.isCertain() ? 1 : 0;
         Word fewer = Oracle.fitsOn(rig, rules, proof.atLeast() - 1);
         unknown += fewer == Word.UNKNOWN ? 1 : 0;
         assertThat(fewer)

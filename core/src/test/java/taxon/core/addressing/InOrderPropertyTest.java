@@ -83,7 +83,7 @@ class InOrderPropertyTest {
         Set<FixtureKey> told = new HashSet<>();
         proposal.moves().forEach(m -> told.add(m.ref().fixture()));
         proposal.stays().forEach(b -> told.add(b.fixture().key()));
-        proposal.notPlaced().forEach(n -> told.add(n.fixture().key()));
+        proposal.leftOut().forEach(n -> told.add(n.fixture().key()));
         Set<FixtureKey> asked = plan.fixtures().stream()
                 .filter(f -> request.scope() == Scope.ALL
                         || plan.blocksOf(f).stream().anyMatch(b -> b.start().isEmpty()))

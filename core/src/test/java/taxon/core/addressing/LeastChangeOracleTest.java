@@ -8,7 +8,7 @@ import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import taxon.core.addressing.answer.AddressProposal;
-import taxon.core.addressing.answer.AddressProposal.Proof;
+import taxon.core.addressing.answer.Optimum;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseSet;
 import taxon.core.rig.wish.Headroom;
@@ -57,7 +57,7 @@ class LeastChangeOracleTest {
             OracleRig rig = tight(random, universes);
             Rules rules = Rules.close(universes);
             AddressProposal proposal = propose(rig, rules);
-            if (proposal.notPlaced().isEmpty()) {
+            if (proposal.leftOut().isEmpty()) {
                 check("seed " + seed + " " + rules, rig, rules);
             } else {
                 // Whatever the price: there is no plan that places all of them.
@@ -115,11 +115,11 @@ class LeastChangeOracleTest {
     private void check(String what, OracleRig rig, Rules rules) {
         AddressProposal proposal = propose(rig, rules);
         List<Unit> now = Legality.check(rig, rules, proposal, what);
-        Proof.Least proof = (Proof.Least) proposal.proof();
+        Optimum.Least proof = (Optimum.Least) proposal.optimum();
         assertThat(points(rig, now)).as(what).isEqualTo(proof.points());
         assertThat(proposal.price().points()).as(what).isEqualTo(proof.points());
         all++;
-        proved += proof.isProved() ? 1 : 0;
+        proved += proof.isCertain() ? 1 : 0;
         Word cheaper = proof.atLeast() == 0 ? Word.NO : Oracle.costsAtMost(rig, rules, proof.atLeast() - 1);
         unknown += cheaper == Word.UNKNOWN ? 1 : 0;
         assertThat(cheaper).as(what + ": cheaper than " + proof + " " + rig).isNotEqualTo(Word.YES);

@@ -18,7 +18,7 @@ final class Legality {
 
     /** Asserts that all are placed, that nothing meets, and that what moved heeds the rules; gives the rig as it is then. */
     static List<Unit> check(OracleRig rig, Rules rules, AddressProposal proposal, String what) {
-        assertThat(proposal.notPlaced()).as(what).isEmpty();
+        assertThat(proposal.leftOut()).as(what).isEmpty();
         Plan after = Rigs.apply(rig.plan(), proposal.edit());
         List<Unit> all = new ArrayList<>();
         int count = rig.units().size() + rig.locked().size();
@@ -35,7 +35,7 @@ final class Legality {
                     .as(what + ": a locked one moved")
                     .isFalse();
             if (i < rig.units().size()) {
-                checkOne(rig, rules, now, moved, what + ", unit " + (i + 1) + " " + now);
+                checkOne(rig, rules, now, what + ", unit " + (i + 1) + " " + now);
             }
             all.add(now);
         }
@@ -43,12 +43,12 @@ final class Legality {
         return all;
     }
 
-    private static void checkOne(OracleRig rig, Rules rules, Unit now, boolean moved, String what) {
+    private static void checkOne(OracleRig rig, Rules rules, Unit now, String what) {
         assertThat(now.universe()).as(what).isBetween(1, rules.universes());
         assertThat(now.slot() + now.length() - 1).as(what).isLessThanOrEqualTo(rules.last());
-        assertThat(moved && (now.slot() - 1) % rules.round() != 0)
+        assertThat((now.slot() - 1) % rules.round())
                 .as(what + " off the round starts")
-                .isFalse();
+                .isZero();
         assertThat(rig.reserved())
                 .as(what)
                 .noneMatch(r -> r.universe() == now.universe()
@@ -63,8 +63,8 @@ final class Legality {
                 Unit two = all.get(j);
                 boolean meets = i != j
                         && one.universe() == two.universe()
-                        && one.slot() <= two.slot() + two.length() - 1 + rules.gap()
-                        && two.slot() <= one.slot() + one.length() - 1 + rules.gap();
+                        && one.slot() < two.slot() + rules.pace(two.length())
+                        && two.slot() < one.slot() + rules.pace(one.length());
                 assertThat(meets).as(what + ": " + one + " meets " + two).isFalse();
             }
         }

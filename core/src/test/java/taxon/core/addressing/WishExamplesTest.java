@@ -13,10 +13,11 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.addressing.answer.AddressProposal.Move;
-import taxon.core.addressing.answer.AddressProposal.Obstacle;
-import taxon.core.addressing.answer.AddressProposal.Proof;
-import taxon.core.addressing.answer.AddressProposal.Why;
+import taxon.core.addressing.answer.Break.Why;
+import taxon.core.addressing.answer.Obstacle;
+import taxon.core.addressing.answer.Optimum;
 import taxon.core.addressing.space.Fits;
+import taxon.core.addressing.space.FreeRun;
 import taxon.core.addressing.text.ProposalText;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
@@ -130,12 +131,12 @@ class WishExamplesTest {
         Plan plan = apply(add(empty(), type("t", 10), 50, 101), NetworkEdits.addNode("Node", Ipv4.of(10, 0, 0, 1), 2));
         Wish wish = Wish.USUAL.withStyle(Style.COMPACT_BY_PORT).withUnitsPerLine(Optional.of(20));
         AddressProposal proposal = propose(plan, wish);
-        assertThat(proposal.proof()).isEqualTo(new Proof.Ports(2, 3, 3));
-        assertThat(ProposalText.sentence(proposal.proof()))
-                .isEqualTo("3 universes of 2 ports: 1 lacking, proved the fewest");
+        assertThat(proposal.optimum()).isEqualTo(new Optimum.Ports(2, 3, 3));
+        assertThat(ProposalText.sentence(proposal.optimum()))
+                .isEqualTo("3 universes of 2 ports: 1 lacking, the fewest there can be");
         assertThat(proposal.breaks().get(0).why()).isInstanceOf(Why.LineFull.class);
         AddressProposal roomy = propose(plan, wish.withUnitsPerLine(Optional.of(32)));
-        assertThat(((Proof.Ports) roomy.proof()).lacking()).isZero();
+        assertThat(((Optimum.Ports) roomy.optimum()).lacking()).isZero();
     }
 
     @Test
@@ -143,13 +144,15 @@ class WishExamplesTest {
         Plan plan = add(add(empty(), type("big", 400), 2, 101), type("locked", 8), 1, 301);
         Plan locked = apply(plan, LockEdits.lock(Set.of(FixtureKey.of(3)), true));
         AddressProposal proposal = propose(locked, Wish.USUAL.within(StartAddress.of(1, 1), UniverseSet.of(1, 1)));
-        assertThat(proposal.notPlaced())
+        assertThat(proposal.leftOut())
                 .extracting(n -> n.obstacle())
-                .containsExactly(Obstacle.LOCKED, Obstacle.NO_ROOM);
-        assertThat(ProposalText.sentence(proposal.notPlaced().get(1)))
+                .containsExactly(
+                        new Obstacle.Locked(),
+                        new Obstacle.NoRoom(Optional.of(new FreeRun(UniverseNumber.of(1), new SlotRange(401, 512)))));
+        assertThat(ProposalText.sentence(proposal.leftOut().get(1)))
                 .isEqualTo("needs 400 slots; the longest run open to it is 112 slots at 1.401");
         AddressProposal tooLong = propose(locked, Wish.USUAL.withHeadroom(Headroom.ofSlots(200)));
-        assertThat(tooLong.notPlaced()).extracting(n -> n.obstacle()).contains(Obstacle.TOO_LONG);
+        assertThat(tooLong.leftOut()).extracting(n -> n.obstacle()).contains(new Obstacle.TooLong(312));
     }
 
     @Test
@@ -159,7 +162,7 @@ class WishExamplesTest {
         AddressProposal proposal = propose(plan, Wish.USUAL.withStyle(Style.LEAST_CHANGE));
         assertThat(proposal.moves()).hasSize(1);
         assertThat(ProposalText.sentence(proposal.moves().get(0).reason())).isEqualTo("overlapped 101");
-        assertThat(proposal.proof()).isEqualTo(new Proof.Least(1, 1));
+        assertThat(proposal.optimum()).isEqualTo(new Optimum.Least(1, 1));
     }
 
     @Test

@@ -92,7 +92,7 @@ class WorkedExamplesTest {
         plan = plan.with(plan.fixtures().get(0).withMode("gone"));
         AddressProposal proposal = proposal(plan, 1, 0);
         assertThat(proposal.moves()).isEmpty();
-        assertThat(ProposalText.sentence(proposal.notPlaced().get(0))).contains("gone", "choose a mode first");
+        assertThat(ProposalText.sentence(proposal.leftOut().get(0))).contains("gone", "choose a mode first");
         assertThat(Rigs.apply(plan, proposal.edit())).isEqualTo(plan);
     }
 }

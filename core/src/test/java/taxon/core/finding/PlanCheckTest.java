@@ -43,7 +43,7 @@ class PlanCheckTest {
                 .isEqualTo("Overlap at 2.009 to 2.016. 102 starts at 2.009; 101 runs to 2.016."
                         + " Slot 9 is Dimmer there and Dimmer here, 10 Dimmer and Dimmer,"
                         + " 11 Dimmer and Dimmer, and 5 more.");
-        assertThat(finding.remedy().map(Remedy::label)).contains("Move 102 to 2.025");
+        assertThat(finding.remedy().map(Remedy::label)).contains("Move 102 to 2.017");
     }
 
     @Test

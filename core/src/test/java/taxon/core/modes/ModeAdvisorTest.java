@@ -134,7 +134,7 @@ class ModeAdvisorTest {
         Plan cut = plan.with(new ReservedRun(1, UniverseNumber.of(1), new SlotRange(252, 261), "x"));
         Advice advice = advise(cut, Set.of(), 1, Aim.FEWEST_SLOTS);
         assertThat(advice.slots()).isLessThanOrEqualTo(advice.room());
-        assertThat(advice.outcome()).isEqualTo(Outcome.NOT_PACKED);
+        assertThat(advice.outcome()).isEqualTo(Outcome.NEVER_PACKED);
     }
 
     /** Against an exact solver: what is proved is never dearer than the solver's best, and what fits never cheaper. */

@@ -13,7 +13,7 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import taxon.core.addressing.answer.AddressProposal.Obstacle;
+import taxon.core.addressing.answer.Obstacle;
 import taxon.core.dmx.StartAddress;
 import taxon.core.finding.PlanCheck;
 import taxon.core.finding.Rule;
@@ -137,7 +137,7 @@ class ModeChangeTest {
                 DUNLIN.modes());
         Plan plan = row();
         ChangeProposal proposal = propose(plan, deaf, "3-channel", Style.LEAST_DISTURBANCE);
-        assertThat(proposal.notPlaced()).hasSize(4).allMatch(n -> n.obstacle() == Obstacle.NEVER_HEARS);
+        assertThat(proposal.leftOut()).hasSize(4).allMatch(n -> n.obstacle().equals(new Obstacle.NeverHears()));
         assertThat(apply(plan, proposal).fixtures().get(0).addresses()).isEmpty();
     }
 

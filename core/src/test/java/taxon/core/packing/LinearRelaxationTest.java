@@ -18,7 +18,9 @@ import taxon.core.packing.LinearRelaxation.Pattern;
 
 /** What fractions prove and what rounding finds, against a search of everything. */
 class LinearRelaxationTest {
-    private static final long PLENTY = 1_000_000_000;
+    private static Effort plenty() {
+        return Effort.of(1_000_000_000L);
+    }
 
     static LongStream seeds() {
         return LongStream.range(0, 400);
@@ -47,20 +49,20 @@ class LinearRelaxationTest {
                 .flatMapToInt(e -> IntStream.generate(e::getKey).limit(e.getValue()))
                 .toArray();
         assertThat(LowerBounds.l2(sizes, 512)).isEqualTo(bound);
-        assertThat(fractions(puzzle(Grain.FINEST, sizes, bound)).isForbidden()).isTrue();
-        PackingProblem more = puzzle(Grain.FINEST, sizes, bound + 1);
+        assertThat(fractions(problem(Grain.FINEST, sizes, bound)).isForbidden()).isTrue();
+        PackingProblem more = problem(Grain.FINEST, sizes, bound + 1);
         assertThat(fractions(more).isForbidden()).isFalse();
-        Filling found = Rounding.of(more, fractions(more), PLENTY).filling().orElseThrow();
+        Filling found = Rounding.of(more, fractions(more), plenty()).orElseThrow();
         assertWholeAndLegal(more, found);
     }
 
     @ParameterizedTest(name = "seed {0}")
     @MethodSource("seeds")
     void nothingIsForbiddenThatFits(long seed) {
-        PackingProblem puzzle = random(seed);
-        Verdict verdict = Completion.decide(puzzle, 5_000_000).verdict();
+        PackingProblem problem = random(seed);
+        Verdict verdict = Completion.decide(problem, Effort.of(200_000_000)).verdict();
         assertThat(verdict).isNotEqualTo(Verdict.UNDECIDED);
-        if (fractions(puzzle).isForbidden()) {
+        if (fractions(problem).isForbidden()) {
             assertThat(verdict).isEqualTo(Verdict.NEVER_FITS);
         }
     }
@@ -68,41 +70,39 @@ class LinearRelaxationTest {
     @ParameterizedTest(name = "seed {0}")
     @MethodSource("seeds")
     void fractionsTakeEveryRunOnceAndNoHoleTwice(long seed) {
-        PackingProblem puzzle = random(seed);
-        List<Pattern> patterns = fractions(puzzle).patterns();
-        for (int lot = 0; lot < puzzle.lots.size() && !patterns.isEmpty(); lot++) {
-            int i = lot;
+        PackingProblem problem = random(seed);
+        List<Pattern> patterns = fractions(problem).patterns();
+        for (int kind = 0; kind < problem.kinds.size() && !patterns.isEmpty(); kind++) {
+            int i = kind;
             double taken =
                     patterns.stream().mapToDouble(p -> p.holes() * p.runs()[i]).sum();
             assertThat(taken)
                     .isBetween(
-                            puzzle.lots.get(lot).count() - 1e-6,
-                            puzzle.lots.get(lot).count() + 1e-6);
+                            problem.kinds.get(kind).count() - 1e-6,
+                            problem.kinds.get(kind).count() + 1e-6);
         }
         Map<Integer, Double> filled = new TreeMap<>();
         patterns.forEach(p -> filled.merge(p.width(), p.holes(), Double::sum));
         filled.forEach((width, holes) -> assertThat(holes)
                 .isLessThanOrEqualTo(
-                        Arrays.stream(puzzle.most).filter(m -> m == width).count() + 1e-6));
+                        Arrays.stream(problem.most).filter(m -> m == width).count() + 1e-6));
     }
 
     @ParameterizedTest(name = "seed {0}")
     @MethodSource("seeds")
     void whatRoundingFindsIsWholeAndLegal(long seed) {
-        PackingProblem puzzle = random(seed);
-        Rounding.of(puzzle, fractions(puzzle), PLENTY)
-                .filling()
-                .ifPresent(filling -> assertWholeAndLegal(puzzle, filling));
+        PackingProblem problem = random(seed);
+        Rounding.of(problem, fractions(problem), plenty()).ifPresent(filling -> assertWholeAndLegal(problem, filling));
     }
 
     /** So that the test above is not empty. */
     @Test
     void roundingFindsMostOfWhatFits() {
-        long fit = seeds().filter(s -> Completion.decide(random(s), 5_000_000).verdict() == Verdict.FITS)
+        long fit = seeds().filter(s ->
+                        Completion.decide(random(s), Effort.of(200_000_000)).verdict() == Verdict.FITS)
                 .count();
-        long found = seeds().filter(s -> Rounding.of(random(s), fractions(random(s)), PLENTY)
-                        .filling()
-                        .isPresent())
+        long found = seeds().filter(s ->
+                        Rounding.of(random(s), fractions(random(s)), plenty()).isPresent())
                 .count();
         long forbidden = seeds().filter(s -> fractions(random(s)).isForbidden()).count();
         assertThat(fit).isGreaterThan(100);
@@ -131,15 +131,15 @@ class LinearRelaxationTest {
             }
             runs[n] = length;
         }
-        return new PackingProblem(grain, lots(Arrays.copyOf(runs, n)), bins);
+        return new PackingProblem(grain, kinds(Arrays.copyOf(runs, n)), bins);
     }
 
-    private static PackingProblem puzzle(Grain grain, int[] sizes, int bins) {
+    private static PackingProblem problem(Grain grain, int[] sizes, int bins) {
         return new PackingProblem(
-                grain, lots(sizes), Collections.nCopies(bins, new Bin(List.of(new Hole(1, 512)), Bin.ANY_LOAD)));
+                grain, kinds(sizes), Collections.nCopies(bins, new Bin(List.of(new Hole(1, 512)), Bin.ANY_LOAD)));
     }
 
-    private static List<ItemKind> lots(int[] sizes) {
+    private static List<ItemKind> kinds(int[] sizes) {
         Map<Integer, Integer> counts = new TreeMap<>(Collections.reverseOrder());
         IntStream.of(sizes).forEach(s -> counts.merge(s, 1, Integer::sum));
         return counts.entrySet().stream()
@@ -147,32 +147,32 @@ class LinearRelaxationTest {
                 .toList();
     }
 
-    private static LinearRelaxation fractions(PackingProblem puzzle) {
-        return LinearRelaxation.of(puzzle.counts(), puzzle.cells, puzzle.most, PLENTY);
+    private static LinearRelaxation fractions(PackingProblem problem) {
+        return LinearRelaxation.of(problem.counts(), problem.steps, problem.most, plenty());
     }
 
-    private static void assertWholeAndLegal(PackingProblem puzzle, Filling filling) {
+    private static void assertWholeAndLegal(PackingProblem problem, Filling filling) {
         assertThat(filling.isWhole()).isTrue();
-        int[] placed = new int[puzzle.lots.size()];
-        for (int b = 0; b < puzzle.bins.size(); b++) {
+        int[] placed = new int[problem.kinds.size()];
+        for (int b = 0; b < problem.bins.size(); b++) {
             int[] runs = filling.byBin().get(b).get(0).stream()
                     .mapToInt(Integer::intValue)
                     .toArray();
-            assertThat(ends(puzzle, runs))
-                    .isLessThanOrEqualTo(puzzle.bins.get(b).holes().get(0).last());
+            assertThat(ends(problem, runs))
+                    .isLessThanOrEqualTo(problem.bins.get(b).holes().get(0).last());
             Arrays.setAll(placed, i -> placed[i] + runs[i]);
         }
-        assertThat(placed).isEqualTo(puzzle.counts());
+        assertThat(placed).isEqualTo(problem.counts());
     }
 
     /** Where the last run ends when the one that needs the least behind it stands last. */
-    private static int ends(PackingProblem puzzle, int[] runs) {
+    private static int ends(PackingProblem problem, int[] runs) {
         int all = 0;
         int saved = 0;
         for (int i = 0; i < runs.length; i++) {
-            int length = puzzle.lots.get(i).length();
-            all += runs[i] * puzzle.grain.pace(length);
-            saved = runs[i] > 0 ? Math.max(saved, puzzle.grain.pace(length) - length) : saved;
+            int length = problem.kinds.get(i).length();
+            all += runs[i] * problem.grain.pace(length);
+            saved = runs[i] > 0 ? Math.max(saved, problem.grain.pace(length) - length) : saved;
         }
         return all - saved;
     }

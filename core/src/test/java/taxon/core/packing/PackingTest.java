@@ -58,7 +58,7 @@ class PackingTest {
                 lots(sizes),
                 List.of(),
                 Collections.nCopies(sizes.length, new Bin(List.of(WHOLE), Bin.ANY_LOAD)),
-                FewestBins.STEPS);
+                Effort.of(Effort.OF_A_REQUEST));
         assertThat(packed.isProved()).isTrue();
         assertThat(packed.used()).isEqualTo(fewest(sizes, 512));
     }
@@ -67,7 +67,11 @@ class PackingTest {
     void aLineTakesNoMoreThanItsLoad() {
         Bin line = new Bin(List.of(WHOLE), 3);
         Packed packed = FewestBins.pack(
-                Grain.FINEST, List.of(new ItemKind(10, 1, 10)), List.of(), Collections.nCopies(10, line), 10_000);
+                Grain.FINEST,
+                List.of(new ItemKind(10, 1, 10)),
+                List.of(),
+                Collections.nCopies(10, line),
+                Effort.of(10_000));
         assertThat(packed.used()).isEqualTo(4);
         assertThat(packed.isProved()).isTrue();
     }
@@ -75,8 +79,8 @@ class PackingTest {
     @Test
     void whatFitsNowhereIsSaidToBeCertain() {
         Bin small = new Bin(List.of(new Hole(1, 10), new Hole(20, 25)), Bin.ANY_LOAD);
-        Packed packed =
-                FewestBins.pack(Grain.FINEST, List.of(new ItemKind(9, 0, 2)), List.of(small), List.of(), 10_000);
+        Packed packed = FewestBins.pack(
+                Grain.FINEST, List.of(new ItemKind(9, 0, 2)), List.of(small), List.of(), Effort.of(10_000));
         assertThat(packed.filling().isWhole()).isFalse();
         assertThat(packed.atLeast()).isPositive();
     }
@@ -90,7 +94,7 @@ class PackingTest {
                 lots(sizes),
                 List.of(),
                 Collections.nCopies(9_000, new Bin(List.of(WHOLE), Bin.ANY_LOAD)),
-                FewestBins.STEPS);
+                Effort.of(Effort.OF_A_REQUEST));
         assertThat(packed.filling().isWhole()).isTrue();
         assertThat(packed.atLeast()).isLessThanOrEqualTo(packed.used());
     }

@@ -37,7 +37,7 @@ public final class Oracle {
      *
      * @param last the last slot that may be used
      * @param round starts are 1, 1 + round, 1 + 2 × round …; 1 for anywhere
-     * @param pitch from one start to the next is a multiple of it; 1 for anything
+     * @param pitch each unit has whole steps of it to itself, up to the start of the next; 1 for anything
      * @param universes 1 to this number are allowed
      */
     public record Rules(int gap, int last, int round, int pitch, int universes) {
@@ -46,7 +46,7 @@ public final class Oracle {
         }
 
         /** The slots from the start of a unit to the earliest start of the next. */
-        int pace(int length) {
+        public int pace(int length) {
             return (length + gap + pitch - 1) / pitch * pitch;
         }
     }
@@ -130,7 +130,7 @@ public final class Oracle {
                 byUniverse
                         .get(u)
                         .add(model.newOptionalFixedInterval(
-                                unit.slot(), unit.length() + rules.gap(), moves.not(), "stays"));
+                                unit.slot(), rules.pace(unit.length()), moves.not(), "stays"));
                 model.addImplication(moves.not(), used[u]);
             } else {
                 model.addEquality(moves, 1);
@@ -177,6 +177,7 @@ public final class Oracle {
         return unit.universe() > 0
                 && unit.universe() <= rules.universes()
                 && unit.slot() + unit.length() - 1 <= rules.last()
+                && (unit.slot() - 1) % rules.round() == 0
                 && isFree(unit.universe(), unit.slot(), unit.length());
     }
 
@@ -193,7 +194,7 @@ public final class Oracle {
         int end = slot + length - 1;
         boolean clear = rig.locked().stream()
                 .filter(l -> l.universe() == universe)
-                .noneMatch(l -> slot <= l.slot() + l.length() - 1 + rules.gap() && l.slot() <= end + rules.gap());
+                .noneMatch(l -> slot < l.slot() + rules.pace(l.length()) && l.slot() < slot + rules.pace(length));
         return clear
                 && rig.reserved().stream().filter(r -> r.universe() == universe).noneMatch(r -> touches(r, slot, end));
     }

@@ -5,4 +5,3 @@
 package taxon.formats.bundle;
 
 import org.jspecify.annotations.NullMarked;
-

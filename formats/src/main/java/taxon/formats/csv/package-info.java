@@ -8,4 +8,3 @@
 package taxon.formats.csv;
 
 import org.jspecify.annotations.NullMarked;
-

@@ -10,4 +10,3 @@
 package taxon.formats.gdtf;
 
 import org.jspecify.annotations.NullMarked;
-

@@ -153,8 +153,7 @@ public final class PlaceJson {
                         node.path("axesSwapped").asBoolean(false),
                         Json.optional(node, "mirrors", n -> FixtureKey.of(n.asInt()))),
                 new Traits.Care(Json.text(node, "hazard"), Json.list(node, "parked", PlaceJson::readParked)),
-                new Traits.Service(
-                        Json.text(node, "line"), node.path("locked").asBoolean(false)));
+                new Traits.Service(Json.text(node, "line"), node.path("locked").asBoolean(false)));
     }
 
     private static Parked readParked(JsonNode node) {

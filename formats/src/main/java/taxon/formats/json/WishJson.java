@@ -82,8 +82,8 @@ public final class WishJson {
 
     private static UniverseSet universes(String text) {
         return UniverseSet.read(text)
-                .orElseThrow(() -> new IllegalArgumentException(
-                        "universes cannot be " + text + "; they are written 1-8, 12"));
+                .orElseThrow(() ->
+                        new IllegalArgumentException("universes cannot be " + text + "; they are written 1-8, 12"));
     }
 
     private static StartAddress address(String text) {

@@ -7,4 +7,3 @@
 package taxon.formats.json;
 
 import org.jspecify.annotations.NullMarked;
-

@@ -3,4 +3,3 @@
 package taxon.formats.mvr;
 
 import org.jspecify.annotations.NullMarked;
-

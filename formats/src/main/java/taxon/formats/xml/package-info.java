@@ -6,4 +6,3 @@
 package taxon.formats.xml;
 
 import org.jspecify.annotations.NullMarked;
-

@@ -3,4 +3,3 @@
 package taxon.formats.zip;
 
 import org.jspecify.annotations.NullMarked;
-

@@ -7,4 +7,3 @@
 package taxon.wire.bytes;
 
 import org.jspecify.annotations.NullMarked;
-

@@ -10,9 +10,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import taxon.core.addressing.answer.AddressProposal.NotPlaced;
-import taxon.core.addressing.answer.AddressProposal.Obstacle;
-import taxon.core.addressing.space.JobSpace;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.Facts.Reach;
@@ -43,45 +40,61 @@ import taxon.core.rig.wish.Wish.Style;
 public record ResolvedRequest(
         Plan plan,
         Wish wish,
-        SharingClasses companies,
+        SharingClasses classes,
         List<Fixture> fixtures,
         Set<FixtureKey> keys,
         List<Fixture> locked,
         List<BlockRun> runs,
         Map<Integer, StartAddress> forced,
         List<List<BlockRef>> newShares,
-        List<NotPlaced> refused) {
+        List<Refused> refused) {
 
-    public static ResolvedRequest of(Plan plan, PlacementRequest request) {
-        return new Reader(plan, request).read();
+    /** Why a fixture cannot be asked for. */
+    public enum Cause {
+        /** Its mode is not one of its type, so nobody knows how many slots it takes. */
+        MODE_MISSING,
+        /** Only an app's radio reaches it. */
+        NEVER_HEARS,
+        /** It is locked and has no address for each of its blocks. */
+        LOCKED
     }
 
-    public JobSpace ground() {
-        return JobSpace.of(plan, wish, companies, keys);
+    /** @param slots of all its blocks; 0 where nobody knows */
+    public record Refused(Fixture fixture, Cause cause, int slots) {}
+
+    public static ResolvedRequest of(Plan plan, PlacementRequest request) {
+        return of(plan, request, Set.of());
+    }
+
+    /** As if these were not asked for: they are fixed where they are. */
+    public static ResolvedRequest of(Plan plan, PlacementRequest request, Set<FixtureKey> held) {
+        return new Reader(plan, request, held).read();
     }
 
     private static final class Reader {
         private final Plan plan;
         private final PlacementRequest request;
+        private final Set<FixtureKey> held;
         private final Wish wish;
-        private final SharingClasses companies;
+        private final SharingClasses classes;
         private final Shares shares;
         private final boolean mayShare;
         private final Set<FixtureKey> keys = new HashSet<>();
         private final List<Fixture> fixtures = new ArrayList<>();
         private final List<Fixture> locked = new ArrayList<>();
-        private final List<NotPlaced> refused = new ArrayList<>();
+        private final List<Refused> refused = new ArrayList<>();
         private final List<List<PlannedBlock>> groups = new ArrayList<>();
         private final Map<Object, List<PlannedBlock>> together = new LinkedHashMap<>();
         private final Map<Object, StartAddress> fixed = new HashMap<>();
         private final List<List<BlockRef>> newShares = new ArrayList<>();
         private final Map<FixtureType, int[]> longest = new HashMap<>();
 
-        Reader(Plan plan, PlacementRequest request) {
+        Reader(Plan plan, PlacementRequest request, Set<FixtureKey> held) {
+            this.held = held;
             this.plan = plan;
             this.request = request;
             wish = request.wish();
-            companies = new SharingClasses(plan, wish);
+            classes = new SharingClasses(plan, wish);
             shares = Shares.of(plan);
             mayShare = !shares.isEmpty() || wish.blocks() == Blocks.SHARE;
         }
@@ -97,11 +110,13 @@ public record ResolvedRequest(
                     .forEach(r -> Optional.ofNullable(
                                     fixed.get(shareKey(r.blocks().get(0))))
                             .ifPresent(a -> forced.put(r.index(), a)));
-            return new ResolvedRequest(plan, wish, companies, fixtures, keys, locked, runs, forced, newShares, refused);
+            return new ResolvedRequest(plan, wish, classes, fixtures, keys, locked, runs, forced, newShares, refused);
         }
 
         private List<Fixture> inOrder() {
-            List<Fixture> asked = plan.fixtures().stream().filter(this::isAsked).toList();
+            List<Fixture> asked = plan.fixtures().stream()
+                    .filter(f -> !held.contains(f.key()) && isAsked(f))
+                    .toList();
             return switch (wish.order()) {
                 case FIXTURE_ID -> asked;
                 case RIG -> RigOrder.of(plan, asked, ReadingOrder.USUAL);
@@ -129,15 +144,15 @@ public record ResolvedRequest(
         private void sortOut(Fixture fixture) {
             List<PlannedBlock> blocks = plan.blocksOf(fixture);
             if (blocks.isEmpty()) {
-                refused.add(NotPlaced.of(fixture, Obstacle.MODE_MISSING, 0));
+                refused.add(new Refused(fixture, Cause.MODE_MISSING, 0));
             } else if (blocks.get(0).type().reach() == Reach.APP_ONLY) {
-                refused.add(NotPlaced.of(fixture, Obstacle.NEVER_HEARS, slots(blocks)));
+                refused.add(new Refused(fixture, Cause.NEVER_HEARS, slots(blocks)));
             } else if (!fixture.traits().locked()) {
                 fixtures.add(fixture);
             } else if (blocks.stream().allMatch(b -> b.start().isPresent())) {
                 locked.add(fixture);
             } else {
-                refused.add(NotPlaced.of(fixture, Obstacle.LOCKED, slots(blocks)));
+                refused.add(new Refused(fixture, Cause.LOCKED, slots(blocks)));
             }
         }
 
@@ -169,12 +184,16 @@ public record ResolvedRequest(
                     || (wish.blocks() == Blocks.SHARE && block.ref().block() > 1);
         }
 
-        /** What shares an address with a block: its share, or all blocks of that number of its mode. */
+        /** What shares an address with a block: its share, or all blocks of that number of its mode that may lie
+         * on one universe. */
         private Object shareKey(PlannedBlock block) {
             return shares.of(block.ref())
                     .<Object>map(Share::number)
                     .orElseGet(() -> List.of(
-                            block.type().id(), block.mode().name(), block.ref().block()));
+                            block.type().id(),
+                            block.mode().name(),
+                            block.ref().block(),
+                            classes.of(block.fixture(), block.ref().block())));
         }
 
         private List<List<PlannedBlock>> split(List<PlannedBlock> blocks) {
@@ -213,33 +232,27 @@ public record ResolvedRequest(
                                 g -> places.getOrDefault(g.get(0).fixture().key(), 0))
                         .thenComparingInt(g -> g.get(0).ref().block()));
             }
-            return inCompanies(ordered);
+            return inClasses(ordered);
         }
 
-        /** Runs of one company stand together, in the order in which companies first appear. */
-        private List<BlockRun> inCompanies(List<List<PlannedBlock>> ordered) {
-            Map<SharingClass, List<List<PlannedBlock>>> byCompany = new LinkedHashMap<>();
+        /** Runs of one class stand together, in the order in which classes first appear. */
+        private List<BlockRun> inClasses(List<List<PlannedBlock>> ordered) {
+            Map<SharingClass, List<List<PlannedBlock>>> byClass = new LinkedHashMap<>();
             for (List<PlannedBlock> blocks : ordered) {
                 PlannedBlock first = blocks.get(0);
-                byCompany
-                        .computeIfAbsent(
-                                companies.of(first.fixture(), first.ref().block()), c -> new ArrayList<>())
+                byClass.computeIfAbsent(classes.of(first.fixture(), first.ref().block()), c -> new ArrayList<>())
                         .add(blocks);
             }
             List<BlockRun> runs = new ArrayList<>();
-            byCompany.forEach((company, list) -> list.forEach(b -> runs.add(run(runs.size(), b, company))));
+            byClass.forEach((sharingClass, list) -> list.forEach(b -> runs.add(run(runs.size(), b, sharingClass))));
             return runs;
         }
 
-        private BlockRun run(int index, List<PlannedBlock> blocks, SharingClass company) {
+        private BlockRun run(int index, List<PlannedBlock> blocks, SharingClass sharingClass) {
             boolean shares = isShared(blocks.get(0));
-            int slots = 0;
-            int load = 0;
-            for (PlannedBlock block : blocks) {
-                slots = shares ? Math.max(slots, block.footprint()) : slots + block.footprint();
-                load += JobSpace.load(block);
-            }
-            return new BlockRun(index, blocks, shares, Math.max(slots, room(blocks)), load, company);
+            int slots = BlockRun.slots(blocks, shares);
+            int load = blocks.stream().mapToInt(BlockRun::load).sum();
+            return new BlockRun(index, blocks, shares, Math.max(slots, room(blocks)), load, sharingClass);
         }
 
         /** The room that is kept for the longest mode: of the blocks of a run together, as far as a universe holds them. */

@@ -10,7 +10,7 @@ import taxon.core.rig.wish.Wish;
 import taxon.core.rig.wish.Wish.Blocks;
 import taxon.core.rig.wish.Wish.Split;
 
-/** Tells which company a block belongs to, as a wish splits the rig. */
+/** Tells which sharing class a block belongs to, as a wish splits the rig. */
 public final class SharingClasses {
     /** Of everybody, where the wish keeps nobody apart. */
     private static final SharingClass ALL = new SharingClass("", false, false);
@@ -33,11 +33,11 @@ public final class SharingClasses {
         if (!parts) {
             return ALL;
         }
-        SharingClass company = new SharingClass(
+        SharingClass found = new SharingClass(
                 splitWord(fixture),
                 wish.hazardsApart() && fixture.isHazard(plan.type(fixture)),
                 wish.blocks() == Blocks.OWN_UNIVERSE && block > 1);
-        return known.computeIfAbsent(company, c -> c);
+        return known.computeIfAbsent(found, c -> c);
     }
 
     private String splitWord(Fixture fixture) {

@@ -11,9 +11,9 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import taxon.core.addressing.request.SharingClass;
 import taxon.core.addressing.request.SharingClasses;
-import taxon.core.addressing.space.Occupancy.FreeRun;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
@@ -26,24 +26,41 @@ import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.wish.Wish;
 
 /**
- * What fits where, as the plan is now and under the wish in force: its gaps, headroom, round starts, split and universes; not
- * its first address, which is for proposals only.
+ * What fits where, as the plan is now and under the wish in force: its distances, headroom, round starts, split and
+ * universes; not its first address, which is for proposals only.
  */
 public final class Fits {
     private final Plan plan;
-    private final SharingClasses companies;
-    private final JobSpace ground;
+    private final SharingClasses classes;
+    private final JobSpace space;
+    /** The addressed blocks, read when they are first asked for. */
+    private Map<UniverseNumber, List<PlannedBlock>> byUniverse = Map.of();
 
     private Fits(Plan plan, Predicate<PlannedBlock> lifted) {
+        this(plan, plan.wish().orElse(Wish.USUAL), lifted);
+    }
+
+    private Fits(Plan plan, Wish wish, Predicate<PlannedBlock> lifted) {
         this.plan = plan;
-        Wish wish = plan.wish().orElse(Wish.USUAL);
         Wish anywhere = wish.within(StartAddress.of(1, 1), wish.universes());
-        companies = new SharingClasses(plan, anywhere);
-        ground = JobSpace.of(plan, anywhere, companies, lifted);
+        classes = new SharingClasses(plan, anywhere);
+        space = JobSpace.of(plan, anywhere, classes, lifted);
+    }
+
+    private Fits(Plan plan, SharingClasses classes, JobSpace space) {
+        this.plan = plan;
+        this.classes = classes;
+        this.space = space;
     }
 
     public static Fits of(Plan plan) {
         return new Fits(plan, b -> false);
+    }
+
+    /** As {@link #of}, and nothing joins what can hurt people, whether or not the wish says so. */
+    public static Fits hazardsApart(Plan plan) {
+        Wish wish = plan.wish().orElse(Wish.USUAL);
+        return new Fits(plan, wish.withSplit(wish.split(), true), b -> false);
     }
 
     /** As if these fixtures were not there. */
@@ -67,13 +84,14 @@ public final class Fits {
         return runs(startBits(universe.number(), length, Optional.empty()));
     }
 
-    private BitSet startBits(int universe, int length, Optional<SharingClass> company) {
+    private BitSet startBits(int universe, int length, Optional<SharingClass> sharingClass) {
         BitSet bits = new BitSet(Slot.LAST + 1);
-        UniverseSpace floor = ground.floor(universe);
-        boolean open = ground.isAllowed(universe) && company.map(floor::accepts).orElse(true);
-        int step = ground.grain().onGrid() ? ground.grain().step() : 1;
-        for (int slot = Slot.FIRST; open && slot + length - 1 <= ground.lastSlot(); slot += step) {
-            bits.set(slot, floor.isFree(slot, length, ground.grain().gap()));
+        UniverseSpace there = space.universe(universe);
+        boolean open =
+                space.isAllowed(universe) && sharingClass.map(there::accepts).orElse(true);
+        int step = space.grain().onGrid() ? space.grain().step() : 1;
+        for (int slot = Slot.FIRST; open && slot + length - 1 <= space.lastSlot(); slot += step) {
+            bits.set(slot, there.isFree(slot, length));
         }
         return bits;
     }
@@ -90,19 +108,18 @@ public final class Fits {
 
     /** The first place at or behind an address for a run of slots; empty when no universe that is allowed has one. */
     public Optional<StartAddress> next(StartAddress from, int length) {
-        if (length > ground.lastSlot()) {
+        if (length > space.lastSlot()) {
             return Optional.empty();
         }
         int slot = from.slot().number();
-        Optional<Integer> at = ground.allowedFrom(from.universe().number());
+        Optional<Integer> at = space.allowedFrom(from.universe().number());
         while (at.isPresent()) {
             boolean first = at.get() == from.universe().number();
-            int found = ground.floor(at.get())
-                    .firstFit(first ? slot : Slot.FIRST, ground.lastSlot(), length, ground.grain());
+            int found = space.universe(at.get()).firstFit(first ? slot : Slot.FIRST, length);
             if (found > 0) {
                 return Optional.of(StartAddress.of(at.get(), found));
             }
-            at = ground.allowedFrom(at.get() + 1);
+            at = space.allowedFrom(at.get() + 1);
         }
         return Optional.empty();
     }
@@ -122,18 +139,28 @@ public final class Fits {
     }
 
     public FreeSpace freeSpace(UniverseNumber universe) {
-        List<Hole> holes = ground.holes(universe.number());
+        List<Hole> holes = space.holes(universe.number());
         return new FreeSpace(
                 holes.stream().mapToInt(Hole::length).sum(),
                 holes.stream().mapToInt(Hole::length).max().orElse(0),
                 holes.size());
     }
 
+    /** How many slots fixtures take; where two share a slot it counts once. */
+    public int used(UniverseNumber universe) {
+        return space.universe(universe.number()).used();
+    }
+
+    /** The runs of slots that nothing takes, ascending, whether or not the wish lets anything be placed there. */
+    public List<SlotRange> freeRuns(UniverseNumber universe) {
+        return space.universe(universe.number()).freeRuns();
+    }
+
     /** The longest run in which something may be placed, on these universes; of equal ones the first. */
     public Optional<FreeRun> largest(Collection<UniverseNumber> universes) {
         Optional<FreeRun> best = Optional.empty();
         for (UniverseNumber universe : universes) {
-            for (Hole hole : ground.holes(universe.number())) {
+            for (Hole hole : space.holes(universe.number())) {
                 if (best.isEmpty() || hole.length() > best.get().slots().length()) {
                     best = Optional.of(new FreeRun(universe, new SlotRange(hole.first(), hole.last())));
                 }
@@ -142,13 +169,15 @@ public final class Fits {
         return best;
     }
 
-    /** How many more of a length fit on these universes as they are. */
+    /** How many more of a length fit on these universes as they are, each behind the other. */
     public int more(Collection<UniverseNumber> universes, int length) {
         int more = 0;
-        int pace = ground.grain().pace(length);
         for (UniverseNumber universe : universes) {
-            for (Hole hole : ground.isAllowed(universe.number()) ? ground.holes(universe.number()) : List.<Hole>of()) {
-                more += hole.length() < length ? 0 : 1 + (hole.length() - length) / pace;
+            int slot = space.isAllowed(universe.number()) ? Slot.FIRST : Slot.LAST + 1;
+            while (slot <= Slot.LAST) {
+                int found = space.universe(universe.number()).firstFit(slot, length);
+                more += found == 0 ? 0 : 1;
+                slot = found == 0 ? Slot.LAST + 1 : found + space.grain().pace(length);
             }
         }
         return more;
@@ -185,10 +214,10 @@ public final class Fits {
         if (!UniverseNumber.isLegal(universe)) {
             return new BitSet();
         }
-        SharingClass company = companies.of(block.fixture(), block.ref().block());
+        SharingClass sharingClass = classes.of(block.fixture(), block.ref().block());
         BitSet own = known.computeIfAbsent(
-                List.of(universe, block.footprint(), company),
-                k -> startBits(universe, block.footprint(), Optional.of(company)));
+                List.of(universe, block.footprint(), sharingClass),
+                k -> startBits(universe, block.footprint(), Optional.of(sharingClass)));
         return shifted(own, its.slot().number() - mine.slot().number());
     }
 
@@ -200,16 +229,46 @@ public final class Fits {
 
     /** Who is in the way of a run of slots, or too near; what is not there is not named. */
     public List<PlannedBlock> inTheWay(StartAddress start, int length, Collection<BlockRef> notAsked) {
-        int gap = ground.grain().gap();
         int first = start.slot().number();
-        int last = first + length - 1;
         return plan.blocks().stream()
                 .filter(b -> !notAsked.contains(b.ref()))
                 .filter(b -> b.start()
                         .filter(a -> a.universe().equals(start.universe()))
                         .isPresent())
-                .filter(b -> b.slots().orElseThrow().first() <= last + gap
-                        && first <= b.slots().orElseThrow().last() + gap)
+                .filter(b -> isNear(b, first, length))
                 .toList();
+    }
+
+    private boolean isNear(PlannedBlock block, int first, int length) {
+        int other = block.start().orElseThrow().slot().number();
+        return other < first + space.grain().claims(length)
+                && first < other + space.grain().claims(block.footprint());
+    }
+
+    /**
+     * The nearest place for a block that keeps to its class: behind where it is on its universe, else before, else on a later
+     * universe, else on an earlier one. The block must have been left out of these fits.
+     */
+    public Optional<StartAddress> nearest(PlannedBlock block) {
+        StartAddress now = block.start().orElseThrow();
+        SharingClass own = classes.of(block.fixture(), block.ref().block());
+        int universe = now.universe().number();
+        return space.firstFitOn(universe, now.slot().number(), block.footprint(), own)
+                .or(() -> space.firstFitOn(universe, Slot.FIRST, block.footprint(), own))
+                .or(() -> UniverseNumber.isLegal(universe + 1)
+                        ? space.firstFit(StartAddress.of(universe + 1, Slot.FIRST), block.footprint(), own)
+                        : Optional.empty())
+                .or(() -> space.firstFit(space.wish().from(), block.footprint(), own));
+    }
+
+    /** As if these blocks were not there either; nothing here changes. */
+    public Fits lifting(Collection<PlannedBlock> lifted) {
+        if (byUniverse.isEmpty()) {
+            byUniverse = plan.blocks().stream()
+                    .filter(b -> b.start().isPresent())
+                    .collect(Collectors.groupingBy(b -> b.start().orElseThrow().universe()));
+        }
+        return new Fits(
+                plan, classes, space.without(lifted, u -> byUniverse.getOrDefault(u, List.of()), plan, classes));
     }
 }

@@ -1,71 +1,156 @@
 package taxon.core.addressing.space;
 
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.Function;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import taxon.core.addressing.request.BlockRun;
 import taxon.core.addressing.request.SharingClass;
 import taxon.core.addressing.request.SharingClasses;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
-import taxon.core.fixture.Facts.Reach;
 import taxon.core.packing.Grain;
 import taxon.core.packing.Hole;
-import taxon.core.rig.FixtureKey;
+import taxon.core.rig.BlockRef;
+import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.wish.Spacing;
 import taxon.core.rig.wish.Spacing.Starts;
 import taxon.core.rig.wish.Wish;
 
-/** All universes while they are being filled, under the rules of one wish. */
+/**
+ * All universes of a job while they are being filled, under the rules of one wish: the one picture of free space. Whatever
+ * asks where room is, asks here.
+ *
+ * <p>A copy shares with its original what neither has changed since.
+ */
 public final class JobSpace {
     private final Wish wish;
     private final Grain grain;
     private final int last;
-    private final Map<Integer, UniverseSpace> floors = new HashMap<>();
+    private final Map<Integer, UniverseSpace> own = new HashMap<>();
+    private Map<Integer, UniverseSpace> shared;
+    private final UniverseSpace untouched;
 
-    private JobSpace(Wish wish) {
+    private JobSpace(Wish wish, Map<Integer, UniverseSpace> shared) {
         this.wish = wish;
+        this.shared = shared;
         grain = grain(wish.spacing());
         last = wish.headroom().lastSlot();
+        untouched = new UniverseSpace(grain, last);
     }
 
-    /** What a plan takes, leaving out the fixtures that are lifted off. */
-    public static JobSpace of(Plan plan, Wish wish, SharingClasses companies, Set<FixtureKey> lifted) {
-        return of(plan, wish, companies, b -> lifted.contains(b.fixture().key()));
-    }
-
-    /** What a plan takes, leaving out the blocks that are lifted off. */
-    public static JobSpace of(Plan plan, Wish wish, SharingClasses companies, Predicate<PlannedBlock> lifted) {
-        JobSpace ground = new JobSpace(wish);
+    /** What a plan takes under a wish, leaving out the blocks that are lifted off. */
+    public static JobSpace of(Plan plan, Wish wish, SharingClasses classes, Predicate<PlannedBlock> lifted) {
+        JobSpace space = new JobSpace(wish, Map.of());
         plan.reservedRuns()
-                .forEach(r -> ground.floor(r.universe().number())
+                .forEach(r -> space.changed(r.universe().number())
                         .reserve(r.slots().first(), r.slots().last()));
+        Standing standing = space.new Standing(classes);
         for (PlannedBlock block : plan.blocks()) {
             if (block.start().isPresent() && !lifted.test(block)) {
-                StartAddress start = block.start().get();
-                ground.take(
-                        start,
-                        block.footprint(),
-                        companies.of(block.fixture(), block.ref().block()),
-                        load(block));
+                standing.add(block);
             }
         }
-        return ground;
+        standing.putDown();
+        return space;
     }
 
-    static Grain grain(Spacing spacing) {
+    /**
+     * This space as it would be without some blocks: the universes that they lie on are read anew, the others are as here.
+     *
+     * @param here the addressed blocks of a universe
+     * @param plan that this space was made of
+     */
+    JobSpace without(
+            Collection<PlannedBlock> lifted,
+            Function<UniverseNumber, List<PlannedBlock>> here,
+            Plan plan,
+            SharingClasses classes) {
+        Set<BlockRef> refs = lifted.stream().map(PlannedBlock::ref).collect(Collectors.toSet());
+        Set<UniverseNumber> touched = lifted.stream()
+                .flatMap(b -> b.start().stream())
+                .map(StartAddress::universe)
+                .collect(Collectors.toSet());
+        JobSpace space = copy();
+        touched.forEach(u -> space.own.put(u.number(), new UniverseSpace(grain, last)));
+        plan.reservedRuns().stream()
+                .filter(r -> touched.contains(r.universe()))
+                .forEach(r -> space.changed(r.universe().number())
+                        .reserve(r.slots().first(), r.slots().last()));
+        Standing standing = space.new Standing(classes);
+        touched.stream()
+                .flatMap(u -> here.apply(u).stream())
+                .filter(b -> !refs.contains(b.ref()))
+                .forEach(standing::add);
+        standing.putDown();
+        return space;
+    }
+
+    /** This space, to be filled on without a trace here. */
+    public JobSpace copy() {
+        Map<Integer, UniverseSpace> all = new HashMap<>(shared);
+        all.putAll(own);
+        shared = all;
+        own.clear();
+        return new JobSpace(wish, all);
+    }
+
+    /** Blocks of a fixture that follow each other stand as one run. */
+    private final class Standing {
+        private final SharingClasses classes;
+        private Optional<Fixture> fixture = Optional.empty();
+        private int universe;
+        private int first;
+        private int next;
+        private int load;
+        private final Set<SharingClass> here = new TreeSet<>();
+
+        Standing(SharingClasses classes) {
+            this.classes = classes;
+        }
+
+        void add(PlannedBlock block) {
+            StartAddress start = block.start().orElseThrow();
+            boolean follows =
+                    fixture.filter(f -> f.key().equals(block.fixture().key())).isPresent()
+                            && universe == start.universe().number()
+                            && next == start.slot().number();
+            if (!follows) {
+                putDown();
+                fixture = Optional.of(block.fixture());
+                universe = start.universe().number();
+                first = start.slot().number();
+                next = first;
+            }
+            next += block.footprint();
+            load += BlockRun.load(block);
+            here.add(classes.of(block.fixture(), block.ref().block()));
+        }
+
+        void putDown() {
+            if (fixture.isPresent()) {
+                UniverseSpace space = changed(universe);
+                here.forEach(space::join);
+                space.take(first, next - first, here.iterator().next(), load);
+            }
+            fixture = Optional.empty();
+            load = 0;
+            here.clear();
+        }
+    }
+
+    /** Where runs may begin and how far apart, as a wish says. */
+    public static Grain grain(Spacing spacing) {
         return new Grain(spacing.every(), spacing.starts() == Starts.ROUND, spacing.gap());
-    }
-
-    /** A fixture counts on the line of its first block; what hears by radio only counts on none. */
-    public static int load(PlannedBlock block) {
-        return block.ref().block() == 1 && block.type().reach() == Reach.LINE ? 1 : 0;
     }
 
     public Wish wish() {
@@ -76,42 +161,52 @@ public final class JobSpace {
         return grain;
     }
 
+    /** The last slot that may be used, as the headroom says. */
     public int lastSlot() {
         return last;
     }
 
-    public UniverseSpace floor(int universe) {
-        return floors.computeIfAbsent(universe, u -> new UniverseSpace());
+    /** A universe as it is; not to be changed but through here. */
+    public UniverseSpace universe(int number) {
+        UniverseSpace mine = own.get(number);
+        return mine == null ? shared.getOrDefault(number, untouched) : mine;
     }
 
-    public void take(StartAddress start, int length, SharingClass company, int load) {
-        int first = start.slot().number();
-        floor(start.universe().number()).take(first, first + length - 1, company, load);
+    private UniverseSpace changed(int number) {
+        return own.computeIfAbsent(
+                number, n -> shared.getOrDefault(n, untouched).copy());
     }
 
+    /** Puts a run down, whether or not it fits. */
+    public void take(StartAddress start, int length, SharingClass sharingClass, int load) {
+        changed(start.universe().number()).take(start.slot().number(), length, sharingClass, load);
+    }
+
+    /** Puts a run down with the room that is kept for it. */
     public void take(StartAddress start, BlockRun run) {
-        take(start, run.length(), run.company(), run.load());
+        take(start, run.length(), run.sharingClass(), run.load());
     }
 
     /** The universes that hold a fixture, ascending. */
     public List<Integer> inUse() {
-        return floors.entrySet().stream()
-                .filter(e -> !e.getValue().isEmpty())
-                .map(Map.Entry::getKey)
-                .sorted()
-                .toList();
+        TreeSet<Integer> numbers = new TreeSet<>(shared.keySet());
+        numbers.addAll(own.keySet());
+        numbers.removeIf(n -> universe(n).isEmpty());
+        return List.copyOf(numbers);
     }
 
     public boolean isInUse(int universe) {
-        UniverseSpace floor = floors.get(universe);
-        return floor != null && !floor.isEmpty();
+        return !universe(universe).isEmpty();
     }
 
-    /** The holes of a universe in which something new may be placed. */
+    /** The first slot of a universe on which the wish lets something be placed. */
+    public int firstSlot(int universe) {
+        return universe == wish.from().universe().number() ? wish.from().slot().number() : Slot.FIRST;
+    }
+
+    /** The holes of a universe in which something new may be placed; none on one that is not allowed. */
     public List<Hole> holes(int universe) {
-        int from =
-                universe == wish.from().universe().number() ? wish.from().slot().number() : Slot.FIRST;
-        return floor(universe).holes(from, last, grain);
+        return isAllowed(universe) ? universe(universe).holes(firstSlot(universe)) : List.of();
     }
 
     /** True for a universe on which the wish lets something be placed. */
@@ -119,27 +214,64 @@ public final class JobSpace {
         return universe >= wish.from().universe().number() && wish.universes().holds(UniverseNumber.of(universe));
     }
 
-    /** The first place on one universe from a slot on, where the wish allows it; as {@link UniverseSpace#firstFit}. */
-    public Optional<StartAddress> firstFitOn(int universe, int slot, BlockRun run) {
-        if (!isAllowed(universe) || !floor(universe).accepts(run.company())) {
+    /** True when a run of a class may lie there: every rule of the wish and everything that is there is heeded. */
+    public boolean isPlace(StartAddress start, int length, SharingClass sharingClass) {
+        int number = start.universe().number();
+        int slot = start.slot().number();
+        UniverseSpace there = universe(number);
+        return isAllowed(number)
+                && slot >= firstSlot(number)
+                && slot + length - 1 <= last
+                && grain.isStart(slot)
+                && there.accepts(sharingClass)
+                && there.isFree(slot, length);
+    }
+
+    /** The first place on one universe at or behind a slot; empty where there is none, or the universe is not allowed. */
+    public Optional<StartAddress> firstFitOn(int universe, int slot, int length, SharingClass sharingClass) {
+        if (!isAllowed(universe) || !universe(universe).accepts(sharingClass)) {
             return Optional.empty();
         }
-        int from = universe == wish.from().universe().number()
-                ? Math.max(slot, wish.from().slot().number())
-                : slot;
-        int found = floor(universe).firstFit(from, last, run.length(), grain);
+        int found = universe(universe).firstFit(Math.max(slot, firstSlot(universe)), length);
         return found == 0 ? Optional.empty() : Optional.of(StartAddress.of(universe, found));
     }
 
+    /** The first place at or behind an address, on any universe that is allowed. */
+    public Optional<StartAddress> firstFit(StartAddress from, int length, SharingClass sharingClass) {
+        if (length > last) {
+            return Optional.empty();
+        }
+        int first = from.universe().number();
+        Optional<Integer> at = allowedFrom(first);
+        while (at.isPresent()) {
+            int slot = at.get() == first ? from.slot().number() : Slot.FIRST;
+            Optional<StartAddress> found = firstFitOn(at.get(), slot, length, sharingClass);
+            if (found.isPresent()) {
+                return found;
+            }
+            at = allowedFrom(at.get() + 1);
+        }
+        return Optional.empty();
+    }
+
+    /** The lowest universe on which the wish allows anything. */
+    public Optional<Integer> firstAllowed() {
+        return allowedFrom(wish.from().universe().number());
+    }
+
     /** The next universe at or above a number on which the wish allows anything. */
-    public Optional<Integer> allowedFrom(int number) {
+    public Optional<Integer> allowedFrom(int universe) {
         return wish.universes()
-                .atOrAbove(Math.max(number, wish.from().universe().number()))
+                .atOrAbove(Math.max(universe, wish.from().universe().number()))
                 .map(UniverseNumber::number);
     }
 
-    /** The highest universe that anything was placed on or looked for; 0 when there is none. */
+    /** The highest universe of which anything is known; 0 when there is none. */
     public int highest() {
-        return floors.keySet().stream().mapToInt(Integer::intValue).max().orElse(0);
+        return Math.max(highest(own.keySet()), highest(shared.keySet()));
+    }
+
+    private static int highest(Collection<Integer> numbers) {
+        return numbers.stream().mapToInt(Integer::intValue).max().orElse(0);
     }
 }

@@ -7,115 +7,183 @@ import java.util.Set;
 import java.util.TreeSet;
 import taxon.core.addressing.request.SharingClass;
 import taxon.core.dmx.Slot;
+import taxon.core.dmx.SlotRange;
 import taxon.core.packing.Grain;
 import taxon.core.packing.Hole;
 
-/** One universe while it is being filled: what fixtures take, what is reserved, whose company is there. */
+/**
+ * One universe while it is being filled: what fixtures take, what is reserved, who is there.
+ *
+ * <p>The rule of distance, in every direction and across reserved runs: whoever stands at a slot has from there on as many
+ * slots to itself as {@link Grain#claims} says, and the next one begins behind them.
+ */
 public final class UniverseSpace {
-    private final BitSet fixtures = new BitSet(Slot.LAST + 2);
+    private final Grain grain;
+    private final int last;
+    private final BitSet taken = new BitSet(Slot.LAST + 2);
+    private final BitSet starts = new BitSet(Slot.LAST + 2);
+    private final BitSet claimed = new BitSet(Slot.LAST + 2);
     private final BitSet reserved = new BitSet(Slot.LAST + 2);
-    private final Set<SharingClass> companies = new TreeSet<>();
+    private final Set<SharingClass> classes = new TreeSet<>();
     private int load;
 
-    void reserve(int first, int last) {
-        reserved.set(first, last + 1);
+    /** @param last the last slot that may be used */
+    UniverseSpace(Grain grain, int last) {
+        this.grain = grain;
+        this.last = last;
     }
 
-    /** @param last may lie past 512, which is cut off */
-    void take(int first, int last, SharingClass company, int runLoad) {
-        fixtures.set(first, Math.min(Slot.LAST, last) + 1);
-        companies.add(company);
+    UniverseSpace copy() {
+        UniverseSpace copy = new UniverseSpace(grain, last);
+        copy.taken.or(taken);
+        copy.starts.or(starts);
+        copy.claimed.or(claimed);
+        copy.reserved.or(reserved);
+        copy.classes.addAll(classes);
+        copy.load = load;
+        return copy;
+    }
+
+    void reserve(int first, int lastReserved) {
+        reserved.set(first, lastReserved + 1);
+    }
+
+    /** @param length slots of one run; what lies past 512 is cut off */
+    void take(int first, int length, SharingClass sharingClass, int runLoad) {
+        taken.set(first, Math.min(Slot.LAST, first + length - 1) + 1);
+        starts.set(first);
+        claimed.set(first, first + grain.claims(length));
+        classes.add(sharingClass);
         load += runLoad;
     }
 
-    boolean isEmpty() {
-        return companies.isEmpty();
+    void join(SharingClass sharingClass) {
+        classes.add(sharingClass);
     }
 
-    /** True when runs of this company may join those that are here. */
-    public boolean accepts(SharingClass company) {
-        return companies.isEmpty() || (companies.size() == 1 && companies.contains(company));
+    /** True when no fixture is here. */
+    public boolean isEmpty() {
+        return classes.isEmpty();
     }
 
-    public Set<SharingClass> companies() {
-        return companies;
+    /** True when runs of this class may join those that are here. */
+    public boolean accepts(SharingClass sharingClass) {
+        return classes.isEmpty() || (classes.size() == 1 && classes.contains(sharingClass));
     }
 
+    /** Who is here: none on an empty universe, several where the wish would keep them apart. */
+    public Set<SharingClass> classes() {
+        return Set.copyOf(classes);
+    }
+
+    /** How many fixtures its line carries. */
     public int load() {
         return load;
     }
 
+    /** Slots that fixtures take; where two share a slot it counts once. */
     public int used() {
-        return fixtures.cardinality();
+        return taken.cardinality();
     }
 
-    /** The first slot at or behind {@code from} where a run fits up to slot {@code last}; 0 when there is none. */
-    int firstFit(int from, int last, int length, Grain grain) {
+    /** Slots that neither a fixture nor a reserved run takes. */
+    public int free() {
+        return Slot.LAST - takenOrReserved().cardinality();
+    }
+
+    private BitSet takenOrReserved() {
+        BitSet all = (BitSet) taken.clone();
+        all.or(reserved);
+        return all;
+    }
+
+    /** The runs of slots that nothing takes, ascending; whether anything may be placed there is told by the holes. */
+    List<SlotRange> freeRuns() {
+        BitSet all = takenOrReserved();
+        List<SlotRange> free = new ArrayList<>();
+        for (int from = all.nextClearBit(Slot.FIRST); from <= Slot.LAST; ) {
+            int next = all.nextSetBit(from);
+            int end = next < 0 ? Slot.LAST : next - 1;
+            free.add(new SlotRange(from, end));
+            from = all.nextClearBit(end + 1);
+        }
+        return free;
+    }
+
+    /** The first slot at or behind {@code from} where a run of this length may begin; 0 when there is none. */
+    public int firstFit(int from, int length) {
         int slot = grain.aligned(from);
         while (slot + length - 1 <= last) {
-            int blocker = blockedUntil(slot, length, grain.gap());
-            if (blocker == 0) {
+            int blocked = blockedUntil(slot, length);
+            if (blocked == 0) {
                 return slot;
             }
-            slot = grain.aligned(blocker);
+            slot = grain.aligned(blocked);
         }
         return 0;
     }
 
-    /** The next slot to try when something is in the way, 0 when nothing is. */
-    private int blockedUntil(int slot, int length, int gap) {
-        int fixture = fixtures.previousSetBit(Math.min(Slot.LAST, slot + length - 1 + gap));
-        if (fixture >= Math.max(1, slot - gap)) {
-            return fixture + gap + 1;
+    /** The next slot to try when something is in the way of a run, 0 when nothing is. */
+    private int blockedUntil(int slot, int length) {
+        int neighbour = starts.previousSetBit(slot + grain.claims(length) - 1);
+        if (neighbour >= slot || claimed.get(slot)) {
+            return claimed.nextClearBit(Math.max(slot, neighbour));
         }
         int kept = reserved.previousSetBit(Math.min(Slot.LAST, slot + length - 1));
         return kept >= slot ? kept + 1 : 0;
     }
 
-    /** True when a run may lie here beside what is here. */
-    public boolean isFree(int slot, int length, int gap) {
-        return blockedUntil(slot, length, gap) == 0;
+    /** True when a run keeps its distance there from all that is here and touches nothing reserved. */
+    public boolean isFree(int slot, int length) {
+        return blockedUntil(slot, length) == 0;
     }
 
-    /** True when anything takes a slot from {@code first} to {@code last}, which may be below it. */
-    public boolean isTakenBetween(int first, int last) {
-        int fixture = fixtures.nextSetBit(first);
-        return (fixture >= 0 && fixture <= last) || touchesReserved(first, last);
+    /** True when anything takes a slot from {@code first} to {@code lastSlot}, which may be below it. */
+    public boolean isTakenBetween(int first, int lastSlot) {
+        int fixture = taken.nextSetBit(first);
+        return (fixture >= 0 && fixture <= lastSlot) || touchesReserved(first, lastSlot);
     }
 
-    /** Slots that neither a fixture nor a reserved run takes. */
-    public int free() {
-        BitSet taken = (BitSet) fixtures.clone();
-        taken.or(reserved);
-        return Slot.LAST - taken.cardinality();
-    }
-
-    public boolean touchesReserved(int first, int last) {
+    /** True when a slot from {@code first} to {@code lastSlot} is reserved. */
+    public boolean touchesReserved(int first, int lastSlot) {
         int kept = reserved.nextSetBit(first);
-        return kept >= 0 && kept <= last;
+        return kept >= 0 && kept <= lastSlot;
     }
 
-    /** Where runs may lie from slot {@code from} to slot {@code last}, ascending; the gaps to what is here are taken off. */
-    List<Hole> holes(int from, int last, Grain grain) {
+    /** Where runs may lie from a slot on, ascending; the distances to what is here are taken off. */
+    List<Hole> holes(int from) {
         List<Hole> holes = new ArrayList<>();
         int slot = grain.aligned(Math.max(from, Slot.FIRST));
         while (slot <= last) {
-            int blocked = blockedUntil(slot, 1, grain.gap());
+            int blocked = blockedUntil(slot, 1);
             if (blocked > 0) {
                 slot = grain.aligned(blocked);
                 continue;
             }
-            int end = endOfHole(slot, last, grain.gap());
+            int end = endOfHole(slot);
             holes.add(new Hole(slot, end));
             slot = grain.aligned(end + 1);
         }
         return holes;
     }
 
-    private int endOfHole(int slot, int last, int gap) {
-        int fixture = fixtures.nextSetBit(slot);
+    private int endOfHole(int slot) {
+        int neighbour = starts.nextSetBit(slot);
         int kept = reserved.nextSetBit(slot);
-        int end = fixture < 0 ? last : Math.min(last, fixture - 1 - gap);
+        int end = neighbour < 0 ? last : Math.min(last, grain.lastBefore(slot, neighbour));
         return kept < 0 ? end : Math.min(end, kept - 1);
+    }
+
+    /**
+     * For each slot the longest run that may begin there, 0 where none may: index 1 to 512.
+     *
+     * @param from nothing begins before it
+     */
+    public int[] longestFrom(int from) {
+        int[] longest = new int[Slot.LAST + 1];
+        for (int slot = grain.aligned(Math.max(from, Slot.FIRST)); slot <= last; slot = grain.aligned(slot + 1)) {
+            longest[slot] = blockedUntil(slot, 1) > 0 ? 0 : Math.max(0, endOfHole(slot) - slot + 1);
+        }
+        return longest;
     }
 }

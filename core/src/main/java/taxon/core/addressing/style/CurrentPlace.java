@@ -2,14 +2,14 @@ package taxon.core.addressing.style;
 
 import java.util.List;
 import java.util.Optional;
-import taxon.core.addressing.answer.AddressProposal.Price;
-import taxon.core.addressing.answer.AddressProposal.Trouble;
+import taxon.core.addressing.answer.Trouble;
 import taxon.core.addressing.request.BlockRun;
 import taxon.core.rig.Fixture;
 
 /**
- * A fixture where it sits now: it stays as a whole, or it is moved and that costs.
+ * Where a fixture that may move is now.
  *
+ * @param index its place in the order of the request, from 0
  * @param weight what moving costs, in points
  * @param spots what its runs take now, with the room that is kept
  * @param trouble why it cannot stay, whatever the others that are asked for do
@@ -22,39 +22,44 @@ record CurrentPlace(int index, Fixture fixture, int weight, List<Spot> spots, Op
     /**
      * Slots that a run takes now, or that one block takes of a run whose blocks do not follow each other.
      *
-     * @param last may lie above 512 for one that cannot stay
+     * @param length may reach past 512 for one that cannot stay
+     * @param claims slots from its start that belong to it: a neighbour behind begins there or later
      */
-    record Spot(BlockRun run, int universe, int first, int last, int load) {}
+    record Spot(BlockRun run, int universe, int first, int length, int claims, int load) {
+        int last() {
+            return first + length - 1;
+        }
+
+        int lastClaimed() {
+            return first + claims - 1;
+        }
+
+        /** True when both cannot stay. */
+        boolean meets(Spot other) {
+            if (isSameShare(other)) {
+                return universe != other.universe || first != other.first;
+            }
+            return universe == other.universe
+                    && (!run.sharingClass().equals(other.run.sharingClass())
+                            || (first <= other.lastClaimed() && other.first <= lastClaimed()));
+        }
+
+        boolean isSameShare(Spot other) {
+            return run.shares() && run.index() == other.run.index();
+        }
+    }
 
     /** True for one spot that shares with nobody: it meets others on one universe only, and only as an interval. */
     boolean isPlain() {
         return spots.size() == 1 && !spots.get(0).run().shares();
     }
 
-    static int weight(boolean set) {
-        return set ? Price.SET : Price.PLANNED;
+    boolean mayStay() {
+        return trouble.isEmpty();
     }
 
     /** True when both cannot stay. */
-    boolean meets(CurrentPlace other, int gap) {
-        for (Spot mine : spots) {
-            for (Spot others : other.spots) {
-                if (meet(mine, others, gap)) {
-                    return true;
-                }
-            }
-        }
-        return false;
-    }
-
-    private static boolean meet(Spot one, Spot two, int gap) {
-        if (one.run().index() == two.run().index() && one.run().shares()) {
-            return one.universe() != two.universe() || one.first() != two.first();
-        }
-        if (one.universe() != two.universe()) {
-            return false;
-        }
-        return !one.run().company().equals(two.run().company())
-                || (one.first() <= two.last() + gap && two.first() <= one.last() + gap);
+    boolean meets(CurrentPlace other) {
+        return spots.stream().anyMatch(mine -> other.spots.stream().anyMatch(mine::meets));
     }
 }

@@ -2,11 +2,12 @@ package taxon.core.addressing.style;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import taxon.core.addressing.answer.AddressProposal.Trouble;
+import taxon.core.addressing.answer.Trouble;
 import taxon.core.addressing.request.BlockRun;
 import taxon.core.addressing.request.ResolvedRequest;
 import taxon.core.addressing.request.SharingClass;
@@ -16,101 +17,101 @@ import taxon.core.addressing.style.CurrentPlace.Spot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.proof.Standing;
+import taxon.core.proposal.Price;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
 
-/** Reads where the fixtures of a request sit now, and which of them cannot stay there beside what is fixed. */
+/** Reads where the fixtures of a request are now, and which of them cannot stay there beside what is fixed. */
 final class CurrentPlaces {
-    private final ResolvedRequest asked;
-    private final JobSpace ground;
-    private final int gap;
+    private final ResolvedRequest request;
+    private final JobSpace space;
     private final Map<FixtureKey, List<Spot>> spots = new HashMap<>();
     private final Map<Integer, List<PlannedBlock>> fixed = new HashMap<>();
 
-    private CurrentPlaces(ResolvedRequest asked, JobSpace ground) {
-        this.asked = asked;
-        this.ground = ground;
-        gap = ground.grain().gap();
-        Set<FixtureKey> keys = asked.keys();
-        asked.plan().blocks().stream()
-                .filter(b -> b.start().isPresent() && !keys.contains(b.fixture().key()))
+    private CurrentPlaces(Task task) {
+        request = task.request();
+        space = task.base();
+        request.plan().blocks().stream()
+                .filter(b -> b.start().isPresent()
+                        && !request.keys().contains(b.fixture().key()))
                 .forEach(b -> fixed.computeIfAbsent(
                                 b.start().orElseThrow().universe().number(), u -> new ArrayList<>())
                         .add(b));
     }
 
     /** Those that have an address now, in the order of the request. */
-    static List<CurrentPlace> of(ResolvedRequest asked, JobSpace ground) {
-        CurrentPlaces sittings = new CurrentPlaces(asked, ground);
-        asked.runs().forEach(sittings::add);
+    static List<CurrentPlace> of(Task task) {
+        CurrentPlaces places = new CurrentPlaces(task);
+        places.request.runs().forEach(places::add);
         List<CurrentPlace> all = new ArrayList<>();
-        for (Fixture fixture : asked.fixtures()) {
-            List<Spot> own = sittings.spots.getOrDefault(fixture.key(), List.of());
+        for (Fixture fixture : places.request.fixtures()) {
+            List<Spot> own = places.spots.getOrDefault(fixture.key(), List.of());
             if (!own.isEmpty()) {
-                all.add(sittings.sitting(all.size(), fixture, own));
+                all.add(places.place(all.size(), fixture, own));
             }
         }
         return all;
     }
 
+    /** Puts those that stay into a space; gives the indices of the runs that stay with them. */
+    static Set<Integer> seat(List<CurrentPlace> places, Set<Integer> stay, JobSpace space) {
+        Set<Integer> kept = new HashSet<>();
+        Set<Integer> shared = new HashSet<>();
+        for (CurrentPlace place : places) {
+            for (Spot spot : stay.contains(place.index()) ? place.spots() : List.<Spot>of()) {
+                kept.add(spot.run().index());
+                if (!spot.run().shares() || shared.add(spot.run().index())) {
+                    space.take(
+                            StartAddress.of(spot.universe(), spot.first()),
+                            spot.length(),
+                            spot.run().sharingClass(),
+                            spot.load());
+                }
+            }
+        }
+        return kept;
+    }
+
     private void add(BlockRun run) {
-        List<PlannedBlock> blocks = run.blocks();
-        if (!run.shares() && isTogether(blocks)) {
-            put(blocks.get(0), run, run.length(), run.load());
+        if (!run.shares() && run.isTogether()) {
+            put(run.blocks().get(0), run, run.length(), run.load());
         } else {
-            blocks.forEach(b -> put(b, run, run.shares() ? run.length() : b.footprint(), JobSpace.load(b)));
+            run.blocks().forEach(b -> put(b, run, run.shares() ? run.length() : b.footprint(), BlockRun.load(b)));
         }
     }
 
     /** Nothing where the block has no address. */
     private void put(PlannedBlock block, BlockRun run, int length, int load) {
-        block.start().ifPresent(a -> {
-            int first = a.slot().number();
-            put(block, new Spot(run, a.universe().number(), first, first + length - 1, load));
-        });
+        block.start()
+                .ifPresent(a -> spots.computeIfAbsent(block.fixture().key(), k -> new ArrayList<>())
+                        .add(new Spot(
+                                run,
+                                a.universe().number(),
+                                a.slot().number(),
+                                length,
+                                space.grain().claims(length),
+                                load)));
     }
 
-    private void put(PlannedBlock block, Spot spot) {
-        spots.computeIfAbsent(block.fixture().key(), k -> new ArrayList<>()).add(spot);
-    }
-
-    /** True when every block begins where the one before it ends. */
-    static boolean isTogether(List<PlannedBlock> blocks) {
-        Optional<StartAddress> next = blocks.get(0).start();
-        for (PlannedBlock block : blocks) {
-            if (next.isEmpty() || !block.start().equals(next)) {
-                return false;
-            }
-            Optional<StartAddress> behind = next.get().after(block.footprint() > 512 ? 512 : block.footprint());
-            next = behind.filter(
-                    a -> a.universe().equals(block.start().orElseThrow().universe()));
-        }
-        return true;
-    }
-
-    private CurrentPlace sitting(int index, Fixture fixture, List<Spot> own) {
-        boolean set = asked.plan().blocksOf(fixture).stream()
-                .anyMatch(b -> Standing.of(b, asked.plan()).isSet());
+    private CurrentPlace place(int index, Fixture fixture, List<Spot> own) {
+        boolean set = request.plan().blocksOf(fixture).stream()
+                .anyMatch(b -> Standing.of(b, request.plan()).isSet());
         Optional<Trouble> trouble =
                 own.stream().flatMap(s -> trouble(s).stream()).findFirst();
         Optional<Trouble> torn =
                 trouble.isEmpty() && meetsItself(own) ? Optional.of(new Trouble.Meets(fixture.label(), 0)) : trouble;
-        return new CurrentPlace(index, fixture, CurrentPlace.weight(set), own, torn);
+        return new CurrentPlace(index, fixture, Price.weight(set), own, torn);
     }
 
     /** Two blocks of one fixture on the same slots, or on one universe where the wish keeps them apart. */
-    private boolean meetsItself(List<Spot> own) {
+    private static boolean meetsItself(List<Spot> own) {
         for (int i = 0; i < own.size(); i++) {
             for (int j = 0; j < i; j++) {
-                Spot one = own.get(i);
-                Spot two = own.get(j);
-                boolean sameUniverse = one.universe() == two.universe();
-                int apart = one.run().index() == two.run().index() ? 0 : gap;
-                if (sameUniverse
-                        && (!one.run().company().equals(two.run().company())
-                                || (one.first() <= two.last() + apart && two.first() <= one.last() + apart))) {
+                if (own.get(i).run().index() == own.get(j).run().index()
+                        ? overlap(own.get(i), own.get(j))
+                        : own.get(i).meets(own.get(j))) {
                     return true;
                 }
             }
@@ -118,37 +119,58 @@ final class CurrentPlaces {
         return false;
     }
 
+    private static boolean overlap(Spot one, Spot two) {
+        return one.universe() == two.universe() && one.first() <= two.last() && two.first() <= one.last();
+    }
+
     private Optional<Trouble> trouble(Spot spot) {
+        StartAddress start = StartAddress.of(spot.universe(), spot.first());
         Optional<StartAddress> forced =
-                Optional.ofNullable(asked.forced().get(spot.run().index()));
+                Optional.ofNullable(request.forced().get(spot.run().index()));
         if (forced.isPresent()) {
-            boolean there = forced.get().equals(StartAddress.of(spot.universe(), spot.first()));
-            return there ? Optional.empty() : Optional.of(new Trouble.ShareApart());
+            return forced.get().equals(start) ? Optional.empty() : Optional.of(new Trouble.ShareApart());
         }
-        if (spot.last() > ground.lastSlot()) {
-            return Optional.of(new Trouble.PastEnd(spot.last(), ground.lastSlot()));
+        return againstTheWish(spot, start).or(() -> besideOthers(spot));
+    }
+
+    private Optional<Trouble> againstTheWish(Spot spot, StartAddress start) {
+        if (spot.last() > space.lastSlot()) {
+            return Optional.of(new Trouble.PastEnd(spot.last(), space.lastSlot()));
         }
-        if (!asked.wish().universes().holds(UniverseNumber.of(spot.universe()))) {
+        if (!space.wish().universes().holds(start.universe())) {
             return Optional.of(new Trouble.NotAllowed(UniverseNumber.of(spot.universe())));
         }
-        UniverseSpace floor = ground.floor(spot.universe());
-        if (floor.touchesReserved(spot.first(), spot.last())) {
+        if (start.compareTo(space.wish().from()) < 0) {
+            return Optional.of(new Trouble.BeforeFirst(space.wish().from()));
+        }
+        return space.grain().isStart(spot.first())
+                ? Optional.empty()
+                : Optional.of(new Trouble.OffStarts(spot.first(), space.grain().step()));
+    }
+
+    private Optional<Trouble> besideOthers(Spot spot) {
+        UniverseSpace there = space.universe(spot.universe());
+        if (there.touchesReserved(spot.first(), spot.last())) {
             return Optional.of(new Trouble.Reserved(reserved(spot)));
         }
-        if (!floor.accepts(spot.run().company())) {
-            SharingClass other = floor.companies().stream()
-                    .filter(c -> !c.equals(spot.run().company()))
-                    .findFirst()
-                    .orElseThrow();
-            return Optional.of(new Trouble.Apart(other, spot.run().company()));
+        if (!there.accepts(spot.run().sharingClass())) {
+            return Optional.of(new Trouble.Apart(other(there, spot), spot.run().sharingClass()));
         }
-        return floor.isFree(spot.first(), spot.last() - spot.first() + 1, gap)
+        return there.isFree(spot.first(), spot.length())
                 ? Optional.empty()
-                : Optional.of(new Trouble.Meets(fixedAt(spot), gap));
+                : Optional.of(new Trouble.Meets(fixedAt(spot), space.grain().gap()));
+    }
+
+    private static SharingClass other(UniverseSpace there, Spot spot) {
+        return there.classes().stream()
+                .filter(c -> !c.equals(spot.run().sharingClass()))
+                .sorted()
+                .findFirst()
+                .orElseThrow();
     }
 
     private String reserved(Spot spot) {
-        return asked.plan().reservedRuns().stream()
+        return request.plan().reservedRuns().stream()
                 .filter(r -> r.universe().number() == spot.universe())
                 .filter(r -> r.slots().first() <= spot.last()
                         && spot.first() <= r.slots().last())
@@ -159,10 +181,14 @@ final class CurrentPlaces {
 
     private String fixedAt(Spot spot) {
         return fixed.getOrDefault(spot.universe(), List.of()).stream()
-                .filter(b -> b.slots().orElseThrow().first() <= spot.last() + gap
-                        && spot.first() <= b.slots().orElseThrow().last() + gap)
+                .filter(b -> start(b) <= spot.lastClaimed()
+                        && spot.first() < start(b) + space.grain().claims(b.footprint()))
                 .map(PlannedBlock::label)
                 .findFirst()
                 .orElse("");
+    }
+
+    private static int start(PlannedBlock block) {
+        return block.start().orElseThrow().slot().number();
     }
 }

@@ -9,163 +9,166 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
-import taxon.core.addressing.answer.AddressProposal.Proof;
+import taxon.core.addressing.answer.Optimum;
 import taxon.core.addressing.request.BlockRun;
-import taxon.core.addressing.request.ResolvedRequest;
 import taxon.core.addressing.request.SharingClass;
 import taxon.core.addressing.space.JobSpace;
-import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.network.Route.PortRef;
 import taxon.core.packing.Bin;
-import taxon.core.packing.FewestBins;
-import taxon.core.packing.Hole;
+import taxon.core.packing.site.Site;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
 import taxon.core.rig.wish.Wish;
 
 /**
- * Places runs on as few universes as can be, company by company. Universes that hold other fixtures cost nothing more and are
- * filled first. With ports, those that have one come before all others.
+ * Places runs on as few universes as can be. Universes that hold other fixtures cost nothing more and are filled first. With
+ * ports, those that have one come before all others.
  *
- * <p>The bound is that of each company together: no two share a universe. It is proved for each by {@link FewestBins}.
+ * <p>Class by class first, each packed as well as can be; that is enough where empty universes are alike and not scarce. Where
+ * it leaves runs over, or more universes begun than its bound, all classes are placed together ({@link Sites}).
  */
-public final class FewestUniverses {
-    private final ResolvedRequest asked;
-    private final JobSpace ground;
+final class FewestUniverses {
+    private final Task task;
+    private final JobSpace space;
     private final boolean byPort;
     private final Map<Integer, StartAddress> starts = new TreeMap<>();
-    private final Set<Integer> given = new TreeSet<>();
+    private final List<Integer> fresh;
     private int atLeast;
-    private boolean first = true;
+    private int leftAtLeast;
 
-    private FewestUniverses(ResolvedRequest asked, JobSpace ground, boolean byPort) {
-        this.asked = asked;
-        this.ground = ground;
+    private FewestUniverses(Task task, boolean byPort) {
+        this.task = task;
         this.byPort = byPort;
+        space = task.space();
+        fresh = fresh();
     }
 
-    public static Layout lay(ResolvedRequest asked, JobSpace ground) {
-        return new FewestUniverses(asked, ground, false).layout();
+    static Layout lay(Task task) {
+        return new FewestUniverses(task, false).layout();
     }
 
     /** Fills the ports that exist before another is asked for. */
-    public static Layout layByPort(ResolvedRequest asked, JobSpace ground) {
-        return new FewestUniverses(asked, ground, true).layout();
+    static Layout layByPort(Task task) {
+        return new FewestUniverses(task, true).layout();
     }
 
     private Layout layout() {
-        Set<Integer> before = new TreeSet<>(ground.inUse());
-        given.addAll(before);
-        atLeast = before.size();
-        starts.putAll(asked.forced());
-        companies(open(asked.runs())).values().forEach(this::pack);
-        Set<Integer> used = new TreeSet<>(before);
+        classes().values().forEach(this::pack);
+        boolean whole = starts.size() == task.open().size();
+        if (!limitsLines(task.request().wish()) && (!whole || begun(starts) > atLeast)) {
+            together();
+        }
+        Set<Integer> used = new TreeSet<>(task.base().inUse());
+        starts.putAll(task.request().forced());
         starts.values().forEach(a -> used.add(a.universe().number()));
-        boolean whole = starts.size() == asked.runs().size();
-        int bound = whole ? Math.min(atLeast, used.size()) : before.size();
-        return Layout.of(asked.runs(), starts, proof(used.size(), bound));
+        int bound = Math.min(used.size(), task.base().inUse().size() + atLeast);
+        return Layout.of(task.request().runs(), starts, optimum(used.size(), bound), leftAtLeast);
     }
 
-    private Proof proof(int used, int bound) {
-        return byPort ? new Proof.Ports(ports(asked.plan()), used, bound) : new Proof.Universes(used, bound);
+    private Optimum optimum(int used, int bound) {
+        return byPort
+                ? new Optimum.Ports(ports(task.request().plan()), used, bound)
+                : new Optimum.Universes(used, bound);
     }
 
-    /** Runs that are not forced to a place and that a universe can hold. */
-    private List<BlockRun> open(List<BlockRun> runs) {
-        return runs.stream()
-                .filter(r -> !asked.forced().containsKey(r.index()) && r.length() <= ground.lastSlot())
-                .toList();
+    private Map<SharingClass, List<BlockRun>> classes() {
+        Map<SharingClass, List<BlockRun>> classes = new LinkedHashMap<>();
+        task.open()
+                .forEach(r -> classes.computeIfAbsent(r.sharingClass(), c -> new ArrayList<>())
+                        .add(r));
+        return classes;
     }
 
-    private static Map<SharingClass, List<BlockRun>> companies(List<BlockRun> runs) {
-        Map<SharingClass, List<BlockRun>> companies = new LinkedHashMap<>();
-        runs.forEach(r ->
-                companies.computeIfAbsent(r.company(), c -> new ArrayList<>()).add(r));
-        return companies;
+    /** How many universes are begun that nobody used before. */
+    private int begun(Map<Integer, StartAddress> found) {
+        return (int) found.values().stream()
+                .map(a -> a.universe().number())
+                .distinct()
+                .filter(u -> !task.base().isInUse(u))
+                .count();
     }
 
+    /** The bound is that of the class alone, with every empty universe to choose from; no two classes share one. */
     private void pack(List<BlockRun> runs) {
-        SharingClass company = runs.get(0).company();
-        List<Integer> mine = ground.inUse().stream()
-                .filter(u -> ground.isAllowed(u) && ground.floor(u).accepts(company))
-                .filter(u -> !ground.holes(u).isEmpty())
+        SharingClass own = runs.get(0).sharingClass();
+        List<Integer> given = task.base().inUse().stream()
+                .filter(u -> space.isAllowed(u) && space.universe(u).accepts(own))
+                .filter(u -> !space.holes(u).isEmpty())
                 .toList();
-        List<Integer> fresh = fresh(runs);
-        Packer.Result result = new Packer(ground, this::loadLeft).pack(runs, mine, fresh, FewestBins.STEPS);
+        List<Integer> left = fresh.stream().filter(u -> !space.isInUse(u)).toList();
+        Packer packer = new Packer(space, this::loadLeft);
+        Packer.Result result = task.effort().within(task.effort().left() / 4, e -> packer.pack(runs, given, left, e));
+        boolean first = left.size() == fresh.size();
+        boolean plenty = left.stream().filter(this::isWhole).count() >= enough(runs);
+        // What an earlier class took may have been roomier: then only a bound with all of them to choose from holds.
+        atLeast +=
+                first || plenty ? result.atLeast() : new Packer(task.base(), this::loadLeft).bound(runs, given, fresh);
         Map<Integer, BlockRun> byIndex = new TreeMap<>();
         runs.forEach(r -> byIndex.put(r.index(), r));
-        int bound = isScarce(runs, fresh) ? Math.min(result.atLeast(), bySlots(runs, mine)) : result.atLeast();
         result.starts().forEach((index, start) -> {
             starts.put(index, start);
-            ground.take(start, Optional.ofNullable(byIndex.get(index)).orElseThrow());
+            space.take(start, Optional.ofNullable(byIndex.get(index)).orElseThrow());
         });
-        atLeast += bound;
-        first = false;
     }
 
-    /**
-     * True when an earlier company may have taken universes that this one would have used better: its bound then holds only
-     * for what was left to it.
-     */
-    private boolean isScarce(List<BlockRun> runs, List<Integer> fresh) {
-        return !first && fresh.stream().filter(this::isWhole).count() < enough(runs);
-    }
-
-    /** Universes needed by the slots alone, whichever they are. */
-    private int bySlots(List<BlockRun> runs, List<Integer> mine) {
-        long slots = runs.stream().mapToLong(BlockRun::length).sum()
-                - mine.stream()
-                        .flatMap(u -> ground.holes(u).stream())
-                        .mapToLong(Hole::length)
-                        .sum();
-        return (int) Math.max(0, (slots + ground.lastSlot() - 1) / ground.lastSlot());
+    /** All classes at once; taken where it places more, or needs fewer. */
+    private void together() {
+        Sites sites = new Sites(task.base(), task.open());
+        sites.add(task.base().inUse().stream().filter(task.base()::isAllowed).toList(), 0);
+        sites.add(fresh, Site.UNIT);
+        Sites.Placed placed = task.effort().within(task.effort().left() / 2, e -> sites.fill(List.of(), e));
+        long bound = Math.floorDiv(placed.filling().atLeast() + Site.UNIT - 1, Site.UNIT);
+        atLeast = Math.max(atLeast, (int) Math.min(fresh.size(), bound));
+        leftAtLeast = placed.filling().leftAtLeast();
+        boolean better = placed.starts().size() > starts.size()
+                || (placed.starts().size() == starts.size() && begun(placed.starts()) < begun(starts));
+        if (better) {
+            starts.clear();
+            starts.putAll(placed.starts());
+        }
     }
 
     private int loadLeft(int universe) {
         return byPort
-                ? asked.wish()
+                ? task.request()
+                        .wish()
                         .unitsPerLine()
-                        .map(k -> Math.max(0, k - ground.floor(universe).load()))
+                        .map(k -> Math.max(0, k - space.universe(universe).load()))
                         .orElse(Bin.ANY_LOAD)
                 : Bin.ANY_LOAD;
     }
 
     /** Empty universes in the order in which they are wanted: enough for any packing that begins none without need. */
-    private List<Integer> fresh(List<BlockRun> runs) {
-        int enough = enough(runs);
-        List<Integer> fresh = new ArrayList<>();
-        int whole = 0;
-        for (int u : byPort ? routedFirst() : List.<Integer>of()) {
-            fresh.add(u);
-            whole += isWhole(u) ? 1 : 0;
-        }
-        Set<Integer> known = new TreeSet<>(fresh);
-        Optional<Integer> at = ground.allowedFrom(Slot.FIRST);
+    private List<Integer> fresh() {
+        int enough = classes().values().stream().mapToInt(this::enough).sum();
+        List<Integer> found = new ArrayList<>(byPort ? routedFirst() : List.of());
+        Set<Integer> known = new TreeSet<>(found);
+        long whole = found.stream().filter(this::isWhole).count();
+        Optional<Integer> at = space.firstAllowed();
         while (at.isPresent() && whole < enough) {
             int universe = at.get();
-            if (!ground.isInUse(universe) && !known.contains(universe)) {
-                if (!ground.holes(universe).isEmpty()) {
-                    fresh.add(universe);
-                    whole += isWhole(universe) ? 1 : 0;
-                }
+            if (!space.isInUse(universe) && !space.holes(universe).isEmpty() && known.add(universe)) {
+                found.add(universe);
+                whole += isWhole(universe) ? 1 : 0;
             }
-            at = ground.allowedFrom(universe + 1);
+            at = space.allowedFrom(universe + 1);
         }
-        return fresh;
+        return found;
     }
 
     private boolean isWhole(int universe) {
-        return ground.holes(universe).stream().anyMatch(h -> h.first() == Slot.FIRST && h.last() == ground.lastSlot());
+        return space.holes(universe).stream().anyMatch(h -> h.first() == 1 && h.last() == space.lastSlot());
     }
 
     /** No two universes of a packing that begins none without need are both half empty. */
     private int enough(List<BlockRun> runs) {
         long slots =
-                runs.stream().mapToLong(r -> ground.grain().pace(r.length())).sum();
-        long bySlots = 2 * ((slots + ground.lastSlot() - 1) / ground.lastSlot()) + 1;
+                runs.stream().mapToLong(r -> space.grain().pace(r.length())).sum();
+        long bySlots = 2 * ((slots + space.lastSlot() - 1) / space.lastSlot()) + 1;
         long byLoad = byPort
-                ? asked.wish()
+                ? task.request()
+                        .wish()
                         .unitsPerLine()
                         .map(k -> 2L * ((runs.stream().mapToLong(BlockRun::load).sum() + k - 1) / k))
                         .orElse(0L)
@@ -178,12 +181,12 @@ public final class FewestUniverses {
         TreeMap<List<Integer>, Integer> byPlace = new TreeMap<>(Comparator.comparing((List<Integer> p) -> p.get(0))
                 .thenComparing(p -> p.get(1))
                 .thenComparing(p -> p.get(2)));
-        for (Universe universe : asked.plan().universes()) {
+        for (Universe universe : task.request().plan().universes()) {
             int number = universe.number().number();
-            if (universe.route().isPresent()
-                    && ground.isAllowed(number)
-                    && !ground.isInUse(number)
-                    && !ground.holes(number).isEmpty()) {
+            boolean wanted = universe.route().isPresent()
+                    && !space.isInUse(number)
+                    && !space.holes(number).isEmpty();
+            if (wanted) {
                 PortRef port = universe.route().get().port();
                 byPlace.put(List.of(port.node(), port.number(), number), number);
             }
@@ -197,7 +200,7 @@ public final class FewestUniverses {
     }
 
     /** True when the wish limits what a line takes and the style heeds it. */
-    public static boolean limitsLines(Wish wish) {
+    static boolean limitsLines(Wish wish) {
         return wish.style() == Wish.Style.COMPACT_BY_PORT && wish.unitsPerLine().isPresent();
     }
 }

@@ -3,65 +3,48 @@ package taxon.core.addressing.style;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
-import taxon.core.addressing.answer.AddressProposal.Proof;
+import taxon.core.addressing.answer.Optimum;
 import taxon.core.addressing.request.BlockRun;
-import taxon.core.addressing.request.ResolvedRequest;
+import taxon.core.addressing.request.SharingClass;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 
 /**
- * Places runs one after the other, each at the first free place after the one before; another company begins on a universe
- * that is open to it. Addresses ascend. Time: linear in the runs and the universes walked through.
+ * Places runs one after the other, each at the first free place after the one before of its class. So addresses ascend within
+ * each class; another class begins on the first universe that is open to it. Time: linear in the runs, and in the universes
+ * for each class.
  */
-public final class InOrder {
-    private final ResolvedRequest asked;
-    private final JobSpace ground;
+final class InOrder {
+    private final JobSpace space;
     private final Map<Integer, StartAddress> starts = new HashMap<>();
-    private int universe;
-    private int slot;
+    private final Map<SharingClass, StartAddress> next = new HashMap<>();
 
-    private InOrder(ResolvedRequest asked, JobSpace ground) {
-        this.asked = asked;
-        this.ground = ground;
-        universe = asked.wish().from().universe().number();
-        slot = asked.wish().from().slot().number();
+    private InOrder(Task task) {
+        space = task.space();
     }
 
-    public static Layout lay(ResolvedRequest asked, JobSpace ground) {
-        InOrder style = new InOrder(asked, ground);
-        asked.runs().forEach(style::place);
-        return Layout.of(asked.runs(), style.starts, new Proof.None());
+    static Layout lay(Task task) {
+        InOrder style = new InOrder(task);
+        style.starts.putAll(task.request().forced());
+        task.open().forEach(style::place);
+        return Layout.of(task.request().runs(), style.starts, new Optimum.Unclaimed(), 0);
     }
 
     private void place(BlockRun run) {
-        Optional<StartAddress> start = Optional.ofNullable(asked.forced().get(run.index()));
-        if (start.isPresent()) {
-            starts.put(run.index(), start.get());
-            return;
-        }
-        firstFit(run).ifPresent(a -> {
-            ground.take(a, run);
+        StartAddress from = next.getOrDefault(run.sharingClass(), space.wish().from());
+        Optional<StartAddress> start = space.firstFit(from, run.length(), run.sharingClass());
+        start.ifPresent(a -> {
+            space.take(a, run);
             starts.put(run.index(), a);
-            universe = a.universe().number();
-            slot = a.slot().number() + ground.grain().pace(run.length());
+            next.put(run.sharingClass(), behind(a, run));
         });
     }
 
-    /** Ends, since an empty universe takes any run that is not too long, and none is in use above the highest. */
-    private Optional<StartAddress> firstFit(BlockRun run) {
-        if (run.length() > ground.lastSlot()) {
-            return Optional.empty();
-        }
-        int from = slot;
-        Optional<Integer> at = ground.allowedFrom(universe);
-        while (at.isPresent()) {
-            Optional<StartAddress> found = ground.firstFitOn(at.get(), at.get() == universe ? from : Slot.FIRST, run);
-            if (found.isPresent()) {
-                return found;
-            }
-            at = ground.allowedFrom(at.get() + 1);
-        }
-        return Optional.empty();
+    private StartAddress behind(StartAddress start, BlockRun run) {
+        int slot = start.slot().number() + space.grain().pace(run.length());
+        return slot <= Slot.LAST
+                ? StartAddress.of(start.universe().number(), slot)
+                : start.nextUniverse().orElse(start);
     }
 }

@@ -10,98 +10,140 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import taxon.core.addressing.request.BlockRun;
-import taxon.core.addressing.request.ResolvedRequest;
 import taxon.core.addressing.space.JobSpace;
-import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.packing.Bin;
+import taxon.core.packing.Effort;
+import taxon.core.packing.site.Site;
 
 /**
  * Where the universes that are allowed are too full for all: who must be moved besides, so that the rest fits, at the least
  * price.
  *
- * <p>Choices are tried in the order of their price, beginning with the least that anybody could hope for; each is packed, with
- * proof where it does not fit. So the first that fits is the best, and after so many tries the price reached is still a bound.
- * Of each choice that does not fit the few are kept who alone cannot all stay; no choice with all of them is packed again.
- * It begins with a choice that fits, found by lifting one after the other and putting back whoever need not go.
+ * <p>A linear programme over universes gives a bound and most often the answer ({@link Sites}). Where it does not reach its
+ * bound and few enough may stay, choices are tried in the order of their price, beginning with the bound; each is packed, with
+ * proof where it does not fit. So the first that fits is the best, and when the effort is spent the price reached is still a
+ * bound. Of each choice that does not fit the few are kept who alone cannot all stay; no choice with all of them is packed
+ * again.
  */
 final class MakeRoom {
-    private static final int MOST_PACKINGS = 4_000;
     private static final int MOST_SEARCHED = 200;
     private static final int MOST_PUT_BACK = 200;
-    private static final long MOST_STEPS = 400_000;
-    private static final long STEPS_OF_A_PACKING = 100_000;
+    /** What one packing may take, so that a single hard one does not use up all. */
+    private static final long NUMBERS_OF_A_PACKING = 8_000_000;
 
-    private final ResolvedRequest asked;
+    private final Task task;
+    private final List<CurrentPlace> places;
     private final List<CurrentPlace> open;
     private final int forcedPoints;
-    private int packingsLeft = MOST_PACKINGS;
-    private long stepsLeft = MOST_STEPS;
+    private final Effort effort;
     private boolean certain = true;
-    /** CurrentPlaces that cannot all stay, by their places in {@link #open}: whoever keeps one of these sets need not be tried. */
+    /** Places that cannot all stay, by their order in {@link #open}: whoever keeps one of these sets need not be tried. */
     private final List<BitSet> neverTogether = new ArrayList<>();
 
-    /** @param stay indices of the sittings that stay */
-    record Room(Set<Integer> stay, Map<Integer, StartAddress> starts, int points, int atLeast) {}
+    /**
+     * @param stay indices of the places that stay
+     * @param starts by run index, of those that move and find a place
+     * @param leftAtLeast no choice leaves fewer fixtures without a place
+     */
+    record Room(Set<Integer> stay, Map<Integer, StartAddress> starts, int points, int atLeast, int leftAtLeast) {
+        Room atLeast(int better) {
+            return new Room(stay, starts, points, Math.min(points, Math.max(atLeast, better)), leftAtLeast);
+        }
+    }
 
     /** What became of a packing. */
     private record Try(Optional<Map<Integer, StartAddress>> starts, boolean certain) {}
 
-    MakeRoom(ResolvedRequest asked, List<CurrentPlace> sittings) {
-        this.asked = asked;
-        open = sittings.stream()
-                .filter(s -> s.trouble().isEmpty())
+    MakeRoom(Task task, List<CurrentPlace> places) {
+        this.task = task;
+        this.places = places;
+        effort = task.effort();
+        open = places.stream()
+                .filter(CurrentPlace::mayStay)
                 .sorted(Comparator.comparingInt(
-                                (CurrentPlace s) -> s.spots().get(0).universe())
-                        .thenComparingInt(s -> s.spots().get(0).first())
+                                (CurrentPlace p) -> p.spots().get(0).universe())
+                        .thenComparingInt(p -> p.spots().get(0).first())
                         .thenComparingInt(CurrentPlace::index))
                 .toList();
-        forcedPoints = sittings.stream()
-                .filter(s -> s.trouble().isPresent())
+        forcedPoints = places.stream()
+                .filter(p -> !p.mayStay())
                 .mapToInt(CurrentPlace::weight)
                 .sum();
     }
 
     /**
-     * The best choice found; empty when even moving everybody leaves no room.
+     * The best choice found. Where not all fit, it leaves as few runs over as could be found.
      *
      * @param hoped the choice that would be best if room did not matter
      */
-    Optional<Room> best(WhoStays.Choice hoped) {
-        Optional<Room> known = byLifting(hoped);
-        if (known.isEmpty()) {
-            return known;
-        }
-        Room best = known.get();
-        if (open.size() > MOST_SEARCHED) {
-            return Optional.of(new Room(best.stay(), best.starts(), best.points(), hoped.atLeast()));
-        }
-        for (int points = hoped.atLeast(); points < best.points(); points++) {
+    Room best(WhoStays.Choice hoped) {
+        Room shown = bySites(hoped);
+        boolean whole = isWhole(shown);
+        Optional<Room> lifted = whole && shown.points() == shown.atLeast() ? Optional.empty() : byLifting(hoped);
+        Room known = lifted.filter(r -> !whole || r.points() < shown.points())
+                .map(r -> r.atLeast(shown.atLeast()))
+                .orElse(shown);
+        return isWhole(known) && open.size() <= MOST_SEARCHED ? searched(known) : known;
+    }
+
+    private boolean isWhole(Room room) {
+        return task.open().stream().allMatch(r -> room.starts().containsKey(r.index()) || isKept(r, room.stay()));
+    }
+
+    private boolean isKept(BlockRun run, Set<Integer> stay) {
+        return places.stream()
+                .filter(p -> stay.contains(p.index()))
+                .flatMap(p -> p.spots().stream())
+                .anyMatch(s -> s.run().index() == run.index());
+    }
+
+    /** Who stays does so as whole runs: only then the bound of the sites is one for this request. */
+    private Room bySites(WhoStays.Choice hoped) {
+        boolean all = Sites.describe(open);
+        Sites sites = new Sites(task.base(), task.open());
+        sites.seat(open);
+        sites.add(allowed(), 0);
+        Sites.Placed placed = effort.within(effort.left() / 2, e -> sites.fill(open, e));
+        int most = open.stream().mapToInt(CurrentPlace::weight).sum();
+        long saved = Math.floorDiv(-placed.filling().atLeast(), Site.UNIT);
+        int bound = all ? (int) Math.max(0, forcedPoints + most - saved) : 0;
+        int points = points(placed.stay());
+        return new Room(
+                placed.stay(),
+                placed.starts(),
+                points,
+                Math.min(points, Math.max(bound, hoped.atLeast())),
+                placed.filling().leftAtLeast());
+    }
+
+    private Room searched(Room known) {
+        for (int points = known.atLeast(); points < known.points(); points++) {
             Optional<Room> found = at(points);
             if (found.isPresent()) {
-                return Optional.of(new Room(found.get().stay(), found.get().starts(), points, points));
+                return found.get();
             }
-            if (!certain || packingsLeft <= 0 || stepsLeft <= 0) {
-                return Optional.of(new Room(best.stay(), best.starts(), best.points(), points));
+            if (!certain || effort.isSpent()) {
+                return known.atLeast(points);
             }
         }
-        return Optional.of(new Room(best.stay(), best.starts(), best.points(), best.points()));
+        return known.atLeast(known.points());
     }
 
     private Optional<Room> byLifting(WhoStays.Choice hoped) {
         TreeSet<Integer> stay = new TreeSet<>(hoped.stay());
         List<CurrentPlace> cheapFirst = open.stream()
-                .filter(s -> stay.contains(s.index()))
+                .filter(p -> stay.contains(p.index()))
                 .sorted(Comparator.comparingInt(CurrentPlace::weight))
                 .toList();
         int lifts = fewestLifts(cheapFirst, stay);
         List<CurrentPlace> lifted = cheapFirst.subList(0, lifts);
-        lifted.forEach(s -> stay.remove(s.index()));
+        lifted.forEach(p -> stay.remove(p.index()));
         Try tried = pack(stay);
         if (tried.starts().isEmpty()) {
             return Optional.empty();
         }
-        for (int i = lifts - 1; i >= Math.max(0, lifts - MOST_PUT_BACK); i--) {
+        for (int i = lifts - 1; i >= Math.max(0, lifts - MOST_PUT_BACK) && !effort.isSpent(); i--) {
             stay.add(lifted.get(i).index());
             Try again = pack(stay);
             if (again.starts().isPresent()) {
@@ -110,8 +152,7 @@ final class MakeRoom {
                 stay.remove(lifted.get(i).index());
             }
         }
-        certain = true;
-        return Optional.of(new Room(stay, tried.starts().orElseThrow(), points(stay), 0));
+        return Optional.of(new Room(stay, tried.starts().orElseThrow(), points(stay), 0, 0));
     }
 
     /** How many of the cheapest must be lifted at least so that the rest is packed; all of them where that is not enough. */
@@ -121,7 +162,7 @@ final class MakeRoom {
         while (low < high) {
             int middle = (low + high) >>> 1;
             Set<Integer> left = new TreeSet<>(stay);
-            cheapFirst.subList(0, middle).forEach(s -> left.remove(s.index()));
+            cheapFirst.subList(0, middle).forEach(p -> left.remove(p.index()));
             if (pack(left).starts().isPresent()) {
                 high = middle;
             } else {
@@ -134,7 +175,7 @@ final class MakeRoom {
     private int points(Set<Integer> stay) {
         return forcedPoints
                 + open.stream()
-                        .filter(s -> !stay.contains(s.index()))
+                        .filter(p -> !stay.contains(p.index()))
                         .mapToInt(CurrentPlace::weight)
                         .sum();
     }
@@ -144,17 +185,16 @@ final class MakeRoom {
         return search(0, points - forcedPoints, new BitSet(), points);
     }
 
-    /** @param stay those before {@code at} that stay, by their places in {@link #open} */
+    /** @param stay those before {@code at} that stay, by their order in {@link #open} */
     private Optional<Room> search(int at, int left, BitSet stay, int points) {
-        if (left < 0 || --stepsLeft < 0 || packingsLeft <= 0) {
+        if (left < 0 || !effort.spend(open.size())) {
             return Optional.empty();
         }
         if (at == open.size()) {
             return left == 0 ? fitting(stay, points) : Optional.empty();
         }
         CurrentPlace next = open.get(at);
-        int gap = asked.wish().spacing().gap();
-        boolean mayStay = stay.stream().noneMatch(s -> open.get(s).meets(next, gap));
+        boolean mayStay = stay.stream().noneMatch(p -> open.get(p).meets(next));
         if (left > 0 || !mayStay) {
             Optional<Room> moving = search(at + 1, left - next.weight(), stay, points);
             if (moving.isPresent() || !mayStay) {
@@ -177,13 +217,13 @@ final class MakeRoom {
         if (tried.starts().isEmpty() && tried.certain()) {
             neverTogether.add(fewestOf(stay));
         }
-        return tried.starts().map(m -> new Room(indices(stay), m, points, points));
+        return tried.starts().map(m -> new Room(indices(stay), m, points, points, 0));
     }
 
-    /** Of sittings that cannot all stay, some that cannot either, and of whom none can be left out. */
+    /** Of places that cannot all stay, some that cannot either, and of whom none can be left out. */
     private BitSet fewestOf(BitSet hopeless) {
         BitSet left = (BitSet) hopeless.clone();
-        for (int at = left.nextSetBit(0); at >= 0 && packingsLeft > 0; at = left.nextSetBit(at + 1)) {
+        for (int at = left.nextSetBit(0); at >= 0 && !effort.isSpent(); at = left.nextSetBit(at + 1)) {
             left.clear(at);
             Try without = pack(indices(left));
             if (without.starts().isPresent() || !without.certain()) {
@@ -195,53 +235,72 @@ final class MakeRoom {
 
     private Set<Integer> indices(BitSet stay) {
         Set<Integer> indices = new TreeSet<>();
-        stay.stream().forEach(s -> indices.add(open.get(s).index()));
+        stay.stream().forEach(p -> indices.add(open.get(p).index()));
         return indices;
     }
 
     private Try pack(Set<Integer> stay) {
-        packingsLeft--;
-        JobSpace ground = asked.ground();
-        Set<Integer> keptRuns = LeastChange.seat(open, stay, ground);
-        List<BlockRun> lifted = asked.runs().stream()
-                .filter(r -> !keptRuns.contains(r.index()) && !asked.forced().containsKey(r.index()))
-                .toList();
+        JobSpace space = task.space();
+        Set<Integer> keptRuns = CurrentPlaces.seat(open, stay, space);
+        List<BlockRun> lifted =
+                task.open().stream().filter(r -> !keptRuns.contains(r.index())).toList();
+        effort.spend((long) open.size() + lifted.size());
         if (lifted.isEmpty()) {
             return new Try(Optional.of(Map.of()), true);
         }
-        boolean oneCompany =
-                asked.runs().stream().map(BlockRun::company).distinct().count() == 1
-                        && ground.inUse().stream()
-                                .allMatch(u ->
-                                        ground.floor(u).accepts(lifted.get(0).company()));
-        return oneCompany ? packAll(ground, lifted) : packByCompany(lifted, ground);
+        return effort.within(
+                NUMBERS_OF_A_PACKING,
+                e -> isOneClass(lifted, space) ? pack(lifted, space, e) : packClasses(lifted, space, e));
     }
 
-    private Try packAll(JobSpace ground, List<BlockRun> lifted) {
+    private static boolean isOneClass(List<BlockRun> lifted, JobSpace space) {
+        return lifted.stream().map(BlockRun::sharingClass).distinct().count() == 1
+                && space.inUse().stream()
+                        .allMatch(u -> space.universe(u).accepts(lifted.get(0).sharingClass()));
+    }
+
+    private Try pack(List<BlockRun> lifted, JobSpace space, Effort part) {
         List<Integer> universes =
-                allowed(ground).stream().filter(u -> !ground.holes(u).isEmpty()).toList();
-        Packer.Result result =
-                new Packer(ground, u -> Bin.ANY_LOAD).pack(lifted, universes, List.of(), STEPS_OF_A_PACKING);
+                allowed().stream().filter(u -> !space.holes(u).isEmpty()).toList();
+        Packer.Result result = new Packer(space, u -> Bin.ANY_LOAD).pack(lifted, universes, List.of(), part);
         return result.whole()
                 ? new Try(Optional.of(result.starts()), true)
                 : new Try(Optional.empty(), result.atLeast() > 0);
     }
 
-    /** One company after the other, which proves nothing when it fails. */
-    private Try packByCompany(List<BlockRun> lifted, JobSpace ground) {
-        Map<Integer, StartAddress> starts = new TreeMap<>(new NearPlaces(ground).place(lifted));
-        return starts.size() == lifted.size() ? new Try(Optional.of(starts), true) : new Try(Optional.empty(), false);
+    /** Each to the nearest place first; where that leaves some over, all classes together as sites. */
+    private Try packClasses(List<BlockRun> lifted, JobSpace space, Effort part) {
+        Map<Integer, StartAddress> near = new NearPlaces(space.copy()).place(lifted);
+        if (near.size() == lifted.size()) {
+            return new Try(Optional.of(new TreeMap<>(near)), true);
+        }
+        Sites sites = new Sites(space, lifted);
+        sites.add(allowed(), 0);
+        Sites.Placed placed = sites.fill(List.of(), part);
+        return placed.starts().size() == lifted.size()
+                ? new Try(Optional.of(placed.starts()), true)
+                : new Try(Optional.empty(), placed.filling().leftAtLeast() > 0);
     }
 
     /** The universes that are allowed, at most as many as there are runs and some. */
-    private List<Integer> allowed(JobSpace ground) {
+    private List<Integer> allowed() {
         List<Integer> universes = new ArrayList<>();
-        Optional<Integer> at = ground.allowedFrom(Slot.FIRST);
-        int most = asked.runs().size() + ground.highest();
+        Optional<Integer> at = task.base().firstAllowed();
+        int most = task.request().runs().size()
+                + Math.max(task.base().highest(), highestNow())
+                - task.base().wish().from().universe().number();
         while (at.isPresent() && universes.size() <= most) {
             universes.add(at.get());
-            at = ground.allowedFrom(at.get() + 1);
+            at = task.base().allowedFrom(at.get() + 1);
         }
         return universes;
+    }
+
+    private int highestNow() {
+        return places.stream()
+                .flatMap(p -> p.spots().stream())
+                .mapToInt(s -> s.universe())
+                .max()
+                .orElse(0);
     }
 }

@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.TreeMap;
 import taxon.core.addressing.request.BlockRun;
 import taxon.core.addressing.space.JobSpace;
-import taxon.core.addressing.space.UniverseSpace;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 
@@ -17,54 +16,47 @@ import taxon.core.dmx.StartAddress;
  * full for a length once is not searched for that length again.
  */
 final class NearPlaces {
-    private final JobSpace ground;
+    private final JobSpace space;
     private final Map<Integer, Integer> tooLong = new HashMap<>();
 
-    NearPlaces(JobSpace ground) {
-        this.ground = ground;
+    /** @param space filled with what is placed */
+    NearPlaces(JobSpace space) {
+        this.space = space;
     }
 
     /** Places all of them; those that find no place are not in it. */
     Map<Integer, StartAddress> place(List<BlockRun> runs) {
         Map<Integer, StartAddress> starts = new TreeMap<>();
-        for (BlockRun run : runs) {
-            Optional<StartAddress> start = run.length() > ground.lastSlot() ? Optional.empty() : near(run);
-            start.ifPresent(a -> {
-                ground.take(a, run);
-                starts.put(run.index(), a);
-            });
-        }
+        runs.forEach(r -> place(r).ifPresent(a -> starts.put(r.index(), a)));
         return starts;
     }
 
+    /** Places one run; empty when there is no room for it anywhere. */
+    Optional<StartAddress> place(BlockRun run) {
+        Optional<StartAddress> start = run.length() > space.lastSlot() ? Optional.empty() : near(run);
+        start.ifPresent(a -> space.take(a, run));
+        return start;
+    }
+
     private Optional<StartAddress> near(BlockRun run) {
-        Optional<StartAddress> wish = run.blocks().get(0).start();
-        return wish.flatMap(w -> stays(run, w))
-                .or(() -> wish.flatMap(
-                        w -> ground.firstFitOn(w.universe().number(), w.slot().number(), run)))
-                .or(() -> wish.flatMap(w -> firstOn(w.universe().number(), run)))
+        return run.now()
+                .filter(a -> space.isPlace(a, run.length(), run.sharingClass()))
+                .or(() -> run.blocks().get(0).start().flatMap(a -> beside(a, run)))
                 .or(() -> firstOfAll(run));
     }
 
-    /** Where it was, though off the round starts, if nothing is in the way any more. */
-    private Optional<StartAddress> stays(BlockRun run, StartAddress now) {
-        int universe = now.universe().number();
-        int first = now.slot().number();
-        UniverseSpace floor = ground.floor(universe);
-        boolean free = (run.shares() || CurrentPlaces.isTogether(run.blocks()))
-                && ground.wish().universes().holds(now.universe())
-                && first + run.length() - 1 <= ground.lastSlot()
-                && floor.accepts(run.company())
-                && floor.isFree(first, run.length(), ground.grain().gap());
-        return free ? Optional.of(now) : Optional.empty();
+    private Optional<StartAddress> beside(StartAddress was, BlockRun run) {
+        int universe = was.universe().number();
+        return space.firstFitOn(universe, was.slot().number(), run.length(), run.sharingClass())
+                .or(() -> firstOn(universe, run));
     }
 
     private Optional<StartAddress> firstOn(int universe, BlockRun run) {
         if (run.length() >= tooLong.getOrDefault(universe, Integer.MAX_VALUE)
-                || !ground.floor(universe).accepts(run.company())) {
+                || !space.universe(universe).accepts(run.sharingClass())) {
             return Optional.empty();
         }
-        Optional<StartAddress> found = ground.firstFitOn(universe, Slot.FIRST, run);
+        Optional<StartAddress> found = space.firstFitOn(universe, Slot.FIRST, run.length(), run.sharingClass());
         if (found.isEmpty()) {
             tooLong.put(universe, run.length());
         }
@@ -72,13 +64,13 @@ final class NearPlaces {
     }
 
     private Optional<StartAddress> firstOfAll(BlockRun run) {
-        Optional<Integer> at = ground.allowedFrom(Slot.FIRST);
+        Optional<Integer> at = space.firstAllowed();
         while (at.isPresent()) {
             Optional<StartAddress> found = firstOn(at.get(), run);
             if (found.isPresent()) {
                 return found;
             }
-            at = ground.allowedFrom(at.get() + 1);
+            at = space.allowedFrom(at.get() + 1);
         }
         return Optional.empty();
     }

@@ -10,26 +10,27 @@ import java.util.TreeMap;
 import java.util.function.ToIntFunction;
 import taxon.core.addressing.request.BlockRun;
 import taxon.core.addressing.space.JobSpace;
+import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.packing.Bin;
+import taxon.core.packing.Effort;
 import taxon.core.packing.FewestBins;
 import taxon.core.packing.Filling;
-import taxon.core.packing.Grain;
 import taxon.core.packing.Hole;
 import taxon.core.packing.ItemKind;
 import taxon.core.packing.Packed;
 
 /**
- * Turns runs and universes into lots and bins, has them packed, and turns the filling back: runs of one length are handed
+ * Turns runs and universes into kinds and bins, has them packed, and turns the filling back: runs of one length are handed
  * out in the order of their types and of the request, and in each hole those of one type stand together.
  */
 final class Packer {
-    private final JobSpace ground;
+    private final JobSpace space;
     private final ToIntFunction<Integer> loadLeft;
 
     /** @param loadLeft how much the line of a universe still takes */
-    Packer(JobSpace ground, ToIntFunction<Integer> loadLeft) {
-        this.ground = ground;
+    Packer(JobSpace space, ToIntFunction<Integer> loadLeft) {
+        this.space = space;
         this.loadLeft = loadLeft;
     }
 
@@ -59,17 +60,13 @@ final class Packer {
      *
      * @param others in the order in which they are preferred
      */
-    Result pack(List<BlockRun> runs, List<Integer> given, List<Integer> others, long steps) {
-        TreeMap<Alike, List<BlockRun>> alike = new TreeMap<>();
-        runs.forEach(r -> alike.computeIfAbsent(new Alike(r.length(), limited(r.load())), a -> new ArrayList<>())
-                .add(r));
-        List<ItemKind> lots = new ArrayList<>();
-        List<Deque<BlockRun>> queues = new ArrayList<>();
-        alike.forEach((a, list) -> {
-            lots.add(new ItemKind(a.length(), a.load(), list.size()));
-            queues.add(new ArrayDeque<>(list.stream().sorted(byType()).toList()));
-        });
-        Packed packed = FewestBins.pack(ground.grain(), lots, bins(given), bins(others), steps);
+    Result pack(List<BlockRun> runs, List<Integer> given, List<Integer> others, Effort effort) {
+        Map<Alike, List<BlockRun>> alike = alike(runs);
+        Packed packed = FewestBins.pack(space.grain(), kinds(alike), bins(given), bins(others), effort);
+        List<Deque<BlockRun>> queues = alike.values().stream()
+                .<Deque<BlockRun>>map(
+                        l -> new ArrayDeque<>(l.stream().sorted(byType()).toList()))
+                .toList();
         List<Integer> universes = new ArrayList<>(given);
         universes.addAll(others);
         return new Result(
@@ -79,9 +76,27 @@ final class Packer {
                 packed.filling().isWhole());
     }
 
-    /** Loads count only where lines are limited: otherwise lots that differ by nothing else are one. */
+    /** How many of the others these runs need at least, whatever else lies there. */
+    int bound(List<BlockRun> runs, List<Integer> given, List<Integer> others) {
+        return FewestBins.bound(space.grain(), kinds(alike(runs)), bins(given), bins(others));
+    }
+
+    private Map<Alike, List<BlockRun>> alike(List<BlockRun> runs) {
+        TreeMap<Alike, List<BlockRun>> alike = new TreeMap<>();
+        runs.forEach(r -> alike.computeIfAbsent(new Alike(r.length(), limited(r.load())), a -> new ArrayList<>())
+                .add(r));
+        return alike;
+    }
+
+    private static List<ItemKind> kinds(Map<Alike, List<BlockRun>> alike) {
+        List<ItemKind> kinds = new ArrayList<>();
+        alike.forEach((a, list) -> kinds.add(new ItemKind(a.length(), a.load(), list.size())));
+        return kinds;
+    }
+
+    /** Loads count only where lines are limited: otherwise kinds that differ by nothing else are one. */
     private int limited(int load) {
-        return ground.wish().unitsPerLine().isPresent() ? load : 0;
+        return space.wish().unitsPerLine().isPresent() ? load : 0;
     }
 
     private static Comparator<BlockRun> byType() {
@@ -93,7 +108,7 @@ final class Packer {
 
     private List<Bin> bins(List<Integer> universes) {
         return universes.stream()
-                .map(u -> new Bin(ground.holes(u), loadLeft.applyAsInt(u)))
+                .map(u -> new Bin(space.holes(u), loadLeft.applyAsInt(u)))
                 .toList();
     }
 
@@ -106,27 +121,39 @@ final class Packer {
         }
         ascending.sort(Comparator.comparing(universes::get));
         for (int bin : ascending) {
-            List<Hole> holes = ground.holes(universes.get(bin));
+            List<Hole> holes = space.holes(universes.get(bin));
+            int from = Slot.FIRST;
             for (int h = 0; h < holes.size(); h++) {
-                List<BlockRun> here = new ArrayList<>();
-                List<Integer> counts = filling.byBin().get(bin).get(h);
-                for (int lot = 0; lot < counts.size(); lot++) {
-                    for (int i = 0; i < counts.get(lot); i++) {
-                        here.add(queues.get(lot).remove());
-                    }
-                }
-                lay(here, universes.get(bin), holes.get(h), starts);
+                List<BlockRun> here = taken(filling.byBin().get(bin).get(h), queues);
+                from = here.isEmpty() ? from : lay(here, universes.get(bin), holes.get(h), from, starts);
             }
         }
         return starts;
     }
 
-    private void lay(List<BlockRun> runs, int universe, Hole hole, Map<Integer, StartAddress> starts) {
-        int slot = hole.first();
-        for (BlockRun run : fitting(inTypes(runs), hole)) {
-            starts.put(run.index(), StartAddress.of(universe, slot));
-            slot += ground.grain().pace(run.length());
+    private static List<BlockRun> taken(List<Integer> counts, List<Deque<BlockRun>> queues) {
+        List<BlockRun> taken = new ArrayList<>();
+        for (int kind = 0; kind < counts.size(); kind++) {
+            for (int i = 0; i < counts.get(kind); i++) {
+                taken.add(queues.get(kind).remove());
+            }
         }
+        return taken;
+    }
+
+    /**
+     * Lays runs into a hole.
+     *
+     * @param from where the first of them may begin, since what lies in the hole before needs its distance
+     * @return where the first run of the next hole may begin
+     */
+    private int lay(List<BlockRun> runs, int universe, Hole hole, int from, Map<Integer, StartAddress> starts) {
+        int slot = Math.max(hole.first(), space.grain().aligned(from));
+        for (BlockRun run : fitting(inTypes(runs), slot, hole.last())) {
+            starts.put(run.index(), StartAddress.of(universe, slot));
+            slot += space.grain().pace(run.length());
+        }
+        return slot;
     }
 
     /** The runs of each type together; the type whose first run comes first in the request stands first. */
@@ -147,28 +174,27 @@ final class Packer {
     }
 
     /** On a coarse grain the last run decides whether all fit: a type comes last whose run may reach to the end. */
-    private List<BlockRun> fitting(List<List<BlockRun>> types, Hole hole) {
-        for (int last = types.size() - 1; last >= 0; last--) {
+    private List<BlockRun> fitting(List<List<BlockRun>> types, int first, int last) {
+        for (int ending = types.size() - 1; ending >= 0; ending--) {
             List<BlockRun> order = new ArrayList<>();
             for (int i = 0; i < types.size(); i++) {
-                order.addAll(i == last ? List.of() : types.get(i));
+                order.addAll(i == ending ? List.of() : types.get(i));
             }
-            order.addAll(types.get(last));
-            if (fits(order, hole)) {
+            order.addAll(types.get(ending));
+            if (fits(order, first, last)) {
                 return order;
             }
         }
         return types.stream().flatMap(List::stream).toList();
     }
 
-    private boolean fits(List<BlockRun> order, Hole hole) {
-        Grain grain = ground.grain();
-        int slot = hole.first();
+    private boolean fits(List<BlockRun> order, int first, int last) {
+        int slot = first;
         for (BlockRun run : order) {
-            if (slot + run.length() - 1 > hole.last()) {
+            if (slot + run.length() - 1 > last) {
                 return false;
             }
-            slot += grain.pace(run.length());
+            slot += space.grain().pace(run.length());
         }
         return true;
     }

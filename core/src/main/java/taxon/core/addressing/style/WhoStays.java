@@ -11,29 +11,26 @@ import java.util.TreeSet;
 import taxon.core.addressing.request.SharingClass;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.addressing.style.CurrentPlace.Spot;
+import taxon.core.packing.Effort;
 import taxon.core.packing.KeepMost;
 import taxon.core.packing.KeepMost.Interval;
 
 /**
  * Chooses who stays so that moving the others costs least, as long as the others find room somewhere.
  *
- * <p>On each universe those that are plain intervals are chosen exactly ({@link KeepMost}), company by company. Fixtures with
+ * <p>On each universe those that are plain intervals are chosen exactly ({@link KeepMost}), class by class. Fixtures with
  * several spots, or with shared ones, tie universes together: for those a search tries both, staying and moving, cut off
  * where even the best for the rest costs too much. Time: n log n where nobody is tied.
  */
 final class WhoStays {
-    private static final int MOST_TRIES = 5_000;
+    private final List<CurrentPlace> places;
+    private final JobSpace space;
+    private final Effort effort;
 
-    private final List<CurrentPlace> sittings;
-    private final JobSpace ground;
-    private final int gap;
-    private int triesLeft = MOST_TRIES;
-    private boolean cutShort;
-
-    private WhoStays(List<CurrentPlace> sittings, JobSpace ground) {
-        this.sittings = sittings;
-        this.ground = ground;
-        gap = ground.grain().gap();
+    private WhoStays(List<CurrentPlace> places, JobSpace space, Effort effort) {
+        this.places = places;
+        this.space = space;
+        this.effort = effort;
     }
 
     /**
@@ -42,54 +39,53 @@ final class WhoStays {
      */
     record Choice(Set<Integer> stay, int points, int atLeast) {}
 
-    static Choice of(List<CurrentPlace> sittings, JobSpace ground) {
-        return new WhoStays(sittings, ground).choose();
+    /** @param space without those who are asked for */
+    static Choice of(List<CurrentPlace> places, JobSpace space, Effort effort) {
+        return new WhoStays(places, space, effort).choose();
     }
 
     private Choice choose() {
-        Set<Integer> entangled = Conflicts.among(sittings, gap);
+        Set<Integer> conflicts = Conflicts.among(places);
         Set<Integer> stay = new TreeSet<>();
-        sittings.stream()
-                .filter(s -> s.trouble().isEmpty() && !entangled.contains(s.index()))
-                .forEach(s -> stay.add(s.index()));
+        places.stream()
+                .filter(p -> p.mayStay() && !conflicts.contains(p.index()))
+                .forEach(p -> stay.add(p.index()));
         int points = 0;
         int atLeast = 0;
-        for (List<CurrentPlace> part : parts(entangled)) {
+        for (List<CurrentPlace> part : parts(conflicts)) {
             Part chosen = new Part(part);
-            int free = chosen.cost(List.of());
+            int free = chosen.costOfNobodyTied();
             chosen.search(0, new ArrayList<>(), 0);
             stay.addAll(chosen.best);
             points += chosen.bestCost;
-            atLeast += cutShort ? free : chosen.bestCost;
+            atLeast += chosen.cutShort ? free : chosen.bestCost;
         }
-        int forced = sittings.stream()
-                .filter(s -> s.trouble().isPresent())
+        int forced = places.stream()
+                .filter(p -> !p.mayStay())
                 .mapToInt(CurrentPlace::weight)
                 .sum();
         return new Choice(stay, points + forced, atLeast + forced);
     }
 
     /** Those that meet somebody, parted so that nobody meets anybody of another part. */
-    private List<List<CurrentPlace>> parts(Set<Integer> entangled) {
+    private List<List<CurrentPlace>> parts(Set<Integer> conflicts) {
         Map<Integer, Integer> parents = new HashMap<>();
         List<CurrentPlace> open =
-                sittings.stream().filter(s -> entangled.contains(s.index())).toList();
+                places.stream().filter(p -> conflicts.contains(p.index())).toList();
         Map<Integer, Integer> universeOfShare = new HashMap<>();
-        for (CurrentPlace sitting : open) {
-            int root = root(parents, sitting.spots().get(0).universe());
-            for (Spot spot : sitting.spots()) {
-                parents.put(root(parents, spot.universe()), root);
-                root = root(parents, root);
+        for (CurrentPlace place : open) {
+            int first = place.spots().get(0).universe();
+            for (Spot spot : place.spots()) {
+                parents.put(root(parents, spot.universe()), root(parents, first));
                 if (spot.run().shares()) {
-                    int other = universeOfShare.computeIfAbsent(spot.run().index(), i -> spot.universe());
-                    parents.put(root(parents, other), root);
-                    root = root(parents, root);
+                    int other = universeOfShare.computeIfAbsent(spot.run().index(), i -> first);
+                    parents.put(root(parents, other), root(parents, first));
                 }
             }
         }
         TreeMap<Integer, List<CurrentPlace>> parts = new TreeMap<>();
-        open.forEach(s -> parts.computeIfAbsent(root(parents, s.spots().get(0).universe()), r -> new ArrayList<>())
-                .add(s));
+        open.forEach(p -> parts.computeIfAbsent(root(parents, p.spots().get(0).universe()), r -> new ArrayList<>())
+                .add(p));
         return List.copyOf(parts.values());
     }
 
@@ -107,94 +103,100 @@ final class WhoStays {
     private final class Part {
         private final List<CurrentPlace> tied;
         private final TreeMap<Integer, List<CurrentPlace>> plain = new TreeMap<>();
+        private final int size;
         private final int all;
         private Set<Integer> best = Set.of();
         private int bestCost = Integer.MAX_VALUE;
+        private boolean cutShort;
 
         Part(List<CurrentPlace> part) {
-            Comparator<CurrentPlace> dearFirst = Comparator.comparingInt((CurrentPlace s) -> -s.weight());
+            Comparator<CurrentPlace> dearFirst = Comparator.comparingInt((CurrentPlace p) -> -p.weight());
+            size = part.size();
             tied = part.stream()
-                    .filter(s -> !s.isPlain())
+                    .filter(p -> !p.isPlain())
                     .sorted(dearFirst.thenComparingInt(CurrentPlace::index))
                     .toList();
             part.stream()
                     .filter(CurrentPlace::isPlain)
-                    .forEach(s -> plain.computeIfAbsent(s.spots().get(0).universe(), u -> new ArrayList<>())
-                            .add(s));
+                    .forEach(p -> plain.computeIfAbsent(p.spots().get(0).universe(), u -> new ArrayList<>())
+                            .add(p));
             all = plain.values().stream()
                     .flatMap(List::stream)
                     .mapToInt(CurrentPlace::weight)
                     .sum();
         }
 
-        /** What moving costs among the plain ones when these tied ones stay. */
-        int cost(List<CurrentPlace> stay) {
-            return all
-                    - plainStaying(stay).stream().mapToInt(CurrentPlace::weight).sum();
+        /** What moving costs at least among the plain ones, the tied ones aside. */
+        int costOfNobodyTied() {
+            return all - weight(plainStaying(List.of()));
+        }
+
+        private static int weight(List<CurrentPlace> list) {
+            return list.stream().mapToInt(CurrentPlace::weight).sum();
         }
 
         private List<CurrentPlace> plainStaying(List<CurrentPlace> stay) {
             List<CurrentPlace> staying = new ArrayList<>();
+            Map<Integer, List<CurrentPlace>> tiedHere = new HashMap<>();
+            stay.forEach(t -> t.spots().stream()
+                    .map(Spot::universe)
+                    .distinct()
+                    .forEach(u ->
+                            tiedHere.computeIfAbsent(u, n -> new ArrayList<>()).add(t)));
             plain.forEach((universe, here) -> {
-                List<CurrentPlace> open = here.stream()
-                        .filter(s -> stay.stream().noneMatch(t -> t.meets(s, gap)))
-                        .toList();
-                staying.addAll(bestOf(universe, open));
+                List<CurrentPlace> others = tiedHere.getOrDefault(universe, List.of());
+                effort.spend((long) here.size() * (others.size() + Integer.SIZE));
+                staying.addAll(bestOf(
+                        universe,
+                        here.stream()
+                                .filter(p -> others.stream().noneMatch(t -> t.meets(p)))
+                                .toList()));
             });
             return staying;
         }
 
         private List<CurrentPlace> bestOf(int universe, List<CurrentPlace> here) {
-            TreeMap<SharingClass, List<CurrentPlace>> companies = new TreeMap<>();
-            here.forEach(s -> companies
-                    .computeIfAbsent(s.spots().get(0).run().company(), c -> new ArrayList<>())
-                    .add(s));
-            List<CurrentPlace> best = List.of();
-            int weight = -1;
-            for (List<CurrentPlace> company : companies.values()) {
-                if (ground.floor(universe)
-                        .accepts(company.get(0).spots().get(0).run().company())) {
-                    List<CurrentPlace> kept = kept(company);
-                    int sum = kept.stream().mapToInt(CurrentPlace::weight).sum();
-                    best = sum > weight ? kept : best;
-                    weight = Math.max(sum, weight);
+            TreeMap<SharingClass, List<CurrentPlace>> classes = new TreeMap<>();
+            here.forEach(p -> classes.computeIfAbsent(p.spots().get(0).run().sharingClass(), c -> new ArrayList<>())
+                    .add(p));
+            List<CurrentPlace> most = List.of();
+            for (Map.Entry<SharingClass, List<CurrentPlace>> one : classes.entrySet()) {
+                if (space.universe(universe).accepts(one.getKey())) {
+                    List<CurrentPlace> kept = kept(one.getValue());
+                    most = most.isEmpty() || weight(kept) > weight(most) ? kept : most;
                 }
             }
-            return best;
+            return most;
         }
 
-        private List<CurrentPlace> kept(List<CurrentPlace> company) {
-            List<Interval> intervals = company.stream()
-                    .map(s -> new Interval(
-                            s.spots().get(0).first(), s.spots().get(0).last(), s.weight()))
+        private static List<CurrentPlace> kept(List<CurrentPlace> ofOneClass) {
+            List<Interval> intervals = ofOneClass.stream()
+                    .map(p -> new Interval(
+                            p.spots().get(0).first(), p.spots().get(0).lastClaimed(), p.weight()))
                     .toList();
-            return KeepMost.of(intervals, gap).stream().map(company::get).toList();
+            return KeepMost.of(intervals, 0).stream().map(ofOneClass::get).toList();
         }
 
         /** Goes on with the tied ones from {@code at}, those before it being decided. */
         void search(int at, List<CurrentPlace> stay, int moved) {
-            if (--triesLeft < 0) {
-                cutShort = true;
-            }
+            cutShort |= !effort.spend(size);
             if (cutShort && bestCost < Integer.MAX_VALUE) {
                 return;
             }
             List<CurrentPlace> staying = plainStaying(stay);
-            int cost = moved
-                    + all
-                    - staying.stream().mapToInt(CurrentPlace::weight).sum();
+            int cost = moved + all - weight(staying);
             if (cost >= bestCost) {
                 return;
             }
             if (at == tied.size()) {
                 bestCost = cost;
                 best = new TreeSet<>();
-                stay.forEach(s -> best.add(s.index()));
-                staying.forEach(s -> best.add(s.index()));
+                stay.forEach(p -> best.add(p.index()));
+                staying.forEach(p -> best.add(p.index()));
                 return;
             }
             CurrentPlace next = tied.get(at);
-            if (stay.stream().noneMatch(s -> s.meets(next, gap))) {
+            if (stay.stream().noneMatch(p -> p.meets(next))) {
                 stay.add(next);
                 search(at + 1, stay, moved);
                 stay.remove(stay.size() - 1);

@@ -1,17 +1,18 @@
 package taxon.core.addressing.text;
 
 import taxon.core.addressing.answer.AddressProposal;
-import taxon.core.addressing.answer.AddressProposal.Break;
-import taxon.core.addressing.answer.AddressProposal.NotPlaced;
-import taxon.core.addressing.answer.AddressProposal.Price;
-import taxon.core.addressing.answer.AddressProposal.Proof;
-import taxon.core.addressing.answer.AddressProposal.Reason;
-import taxon.core.addressing.answer.AddressProposal.Trouble;
-import taxon.core.addressing.answer.AddressProposal.Why;
+import taxon.core.addressing.answer.Break;
+import taxon.core.addressing.answer.Break.Why;
+import taxon.core.addressing.answer.LeftOut;
+import taxon.core.addressing.answer.Obstacle;
+import taxon.core.addressing.answer.Optimum;
+import taxon.core.addressing.answer.Reason;
+import taxon.core.addressing.answer.Trouble;
 import taxon.core.addressing.request.SharingClass;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.proposal.Price;
 
 /** The sentences of a proposal. */
 public final class ProposalText {
@@ -23,9 +24,8 @@ public final class ProposalText {
                 proposal.moves().stream().map(m -> m.ref().fixture()).distinct().count();
         long staying =
                 proposal.stays().stream().map(b -> b.fixture().key()).distinct().count();
-        String undone = proposal.notPlaced().isEmpty()
-                ? ""
-                : ", " + proposal.notPlaced().size() + " cannot be placed";
+        int left = proposal.leftOut().size();
+        String undone = left == 0 ? "" : ", " + left + (left == 1 ? " finds no place" : " find no place");
         return counted(moving, "fixture")
                 + (moving == 1 ? " moves, " : " move, ")
                 + staying
@@ -47,28 +47,29 @@ public final class ProposalText {
     }
 
     /** How good the answer is: "7 universes, and no plan for this wish needs fewer". Empty where nothing is claimed. */
-    public static String sentence(Proof proof) {
-        if (proof instanceof Proof.Universes u) {
-            return counted(u.used(), "universe") + (u.isProved() ? ", proved the fewest" : gap(u.used(), u.atLeast()));
+    public static String sentence(Optimum optimum) {
+        if (optimum instanceof Optimum.Universes u) {
+            return counted(u.used(), "universe")
+                    + (u.isCertain() ? ", the fewest there can be" : gap(u.used(), u.atLeast()));
         }
-        if (proof instanceof Proof.Least l) {
+        if (optimum instanceof Optimum.Least l) {
             return "price " + l.points()
-                    + (l.isProved()
-                            ? ", proved the least"
-                            : "; not proved: it may be off by " + (l.points() - l.atLeast()) + " at most");
+                    + (l.isCertain()
+                            ? ", the least there can be"
+                            : "; it may be off by " + (l.points() - l.atLeast()) + " at most");
         }
-        if (proof instanceof Proof.Ports p) {
+        if (optimum instanceof Optimum.Ports p) {
             String ports = p.lacking() == 0
                     ? "of " + counted(p.existing(), "port") + ", " + (p.existing() - p.used()) + " left"
                     : "of " + counted(p.existing(), "port") + ": " + p.lacking() + " lacking";
             return counted(p.used(), "universe") + " " + ports
-                    + (p.isProved() ? ", proved the fewest" : gap(p.used(), p.atLeast()));
+                    + (p.isCertain() ? ", the fewest there can be" : gap(p.used(), p.atLeast()));
         }
         return "";
     }
 
     private static String gap(int used, int atLeast) {
-        return "; not proved: " + atLeast + " might do, " + (used - atLeast) + " fewer at most";
+        return "; not certain: " + atLeast + " might do, " + (used - atLeast) + " fewer at most";
     }
 
     public static String sentence(Reason reason) {
@@ -89,6 +90,9 @@ public final class ProposalText {
         }
         if (reason instanceof Reason.Shares s) {
             return "shares the address of " + s.with() + " on purpose";
+        }
+        if (reason instanceof Reason.LeftFree) {
+            return "the first place that was left";
         }
         if (reason instanceof Reason.ByHand) {
             return "put there by hand";
@@ -117,6 +121,12 @@ public final class ProposalText {
         }
         if (trouble instanceof Trouble.Apart a) {
             return "lay with " + words(a.here()) + ", from which " + words(a.other()) + " is kept apart";
+        }
+        if (trouble instanceof Trouble.BeforeFirst b) {
+            return "lay before " + b.from() + ", where the wish begins";
+        }
+        if (trouble instanceof Trouble.OffStarts o) {
+            return "began at slot " + o.slot() + ", off the starts at 1 and every " + o.every();
         }
         return trouble instanceof Trouble.ShareApart
                 ? "joins those that it shares an address with"
@@ -152,41 +162,79 @@ public final class ProposalText {
                 : "so all fit, though universe " + left + " has room for it";
     }
 
-    public static String sentence(NotPlaced notPlaced) {
-        String lost = notPlaced.fixture().addresses().values().stream()
-                .findFirst()
-                .filter(a -> losesAddress(notPlaced))
-                .map(StartAddress::toString)
-                .map(a -> "; it loses " + a)
-                .orElse("");
-        return why(notPlaced) + lost;
+    /** Whether anybody could be placed who is left out: empty where nobody is. */
+    public static String certainty(AddressProposal proposal) {
+        if (proposal.leftOut().isEmpty()) {
+            return "";
+        }
+        return proposal.certain()
+                ? "No plan for this wish places more of them."
+                : "Another plan for this wish may place more of them; none was found.";
     }
 
-    private static boolean losesAddress(NotPlaced notPlaced) {
-        return switch (notPlaced.obstacle()) {
-            case MODE_MISSING, NEVER_HEARS, LOCKED -> false;
-            case TOO_LONG, NO_UNIVERSE, NO_ROOM -> true;
-        };
+    /** Why a fixture finds no place, and what it keeps. */
+    public static String sentence(LeftOut left) {
+        boolean asIs = left.obstacle() instanceof Obstacle.ModeMissing
+                || left.obstacle() instanceof Obstacle.NeverHears
+                || left.obstacle() instanceof Obstacle.Locked;
+        return why(left)
+                + left.keeps().filter(a -> !asIs).map(a -> "; it stays at " + a).orElse("");
     }
 
-    private static String why(NotPlaced notPlaced) {
-        return switch (notPlaced.obstacle()) {
-            case MODE_MISSING ->
-                "its mode, " + notPlaced.fixture().mode()
-                        + ", is not one of its type, so its length is not known: choose a mode first";
-            case NEVER_HEARS -> "only an app's radio reaches it: it hears no universe";
-            case LOCKED -> "it is locked and lacks an address: unlock it first";
-            case TOO_LONG ->
-                "needs " + notPlaced.slots() + " slots with the room kept for it; no universe has so many to use";
-            case NO_UNIVERSE -> "no universe that is allowed is open to it";
-            case NO_ROOM ->
-                "needs " + notPlaced.slots() + " slots; the longest run open to it is "
-                        + notPlaced
-                                .largest()
-                                .map(r -> counted(r.slots().length(), "slot") + " at "
-                                        + new StartAddress(
-                                                r.universe(), Slot.of(r.slots().first())))
-                                .orElse("none");
-        };
+    private static String why(LeftOut left) {
+        Obstacle obstacle = left.obstacle();
+        if (obstacle instanceof Obstacle.ModeMissing) {
+            return "its mode, " + left.fixture().mode()
+                    + ", is not one of its type, so its length is not known: choose a mode first";
+        }
+        if (obstacle instanceof Obstacle.NeverHears) {
+            return "only an app's radio reaches it: it hears no universe";
+        }
+        if (obstacle instanceof Obstacle.Locked) {
+            return "it is locked and lacks an address: unlock it first";
+        }
+        if (obstacle instanceof Obstacle.TooLong t) {
+            return "needs " + counted(left.slots(), "slot") + " with the room kept for it; a universe has " + t.most()
+                    + " to use";
+        }
+        if (obstacle instanceof Obstacle.NoUniverse) {
+            return "no universe is allowed";
+        }
+        return obstacle instanceof Obstacle.NoRoom n ? noRoom(left, n) : onlyThere(left, obstacle);
+    }
+
+    private static String noRoom(LeftOut left, Obstacle.NoRoom none) {
+        String needs = "needs " + counted(left.slots(), "slot") + "; the longest run open to it is ";
+        return needs
+                + none.largest()
+                        .map(r -> counted(r.slots().length(), "slot") + " at "
+                                + new StartAddress(
+                                        r.universe(), Slot.of(r.slots().first())))
+                        .orElse("none");
+    }
+
+    private static String onlyThere(LeftOut left, Obstacle obstacle) {
+        String needs = "needs " + counted(left.slots(), "slot") + "; there is room at ";
+        if (obstacle instanceof Obstacle.OrderPassed o) {
+            return needs + o.place() + ", which the order has passed";
+        }
+        if (obstacle instanceof Obstacle.OffStarts o) {
+            return needs + o.place() + ", but only off the starts that keep " + counted(o.every(), "slot") + " apart";
+        }
+        if (obstacle instanceof Obstacle.KeptForMode k) {
+            return needs.replace("there is room", "there is room for the " + k.own() + " of its mode") + k.place()
+                    + ", but not for the longest mode of its type";
+        }
+        if (obstacle instanceof Obstacle.TooNear t) {
+            return needs + t.place() + ", but nearer than " + counted(t.gap(), "slot") + " to a neighbour";
+        }
+        if (obstacle instanceof Obstacle.Split s) {
+            return needs + s.place() + ", but " + words(s.here()) + " there shares no universe with it";
+        }
+        if (obstacle instanceof Obstacle.LineFull l) {
+            return needs + l.place() + ", but that line carries " + counted(l.units(), "unit");
+        }
+        Obstacle.NotTogether n = (Obstacle.NotTogether) obstacle;
+        return "its " + n.runs() + " runs find no room together, though one would fit at " + n.place();
     }
 }

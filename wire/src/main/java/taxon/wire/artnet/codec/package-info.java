@@ -7,4 +7,3 @@
 package taxon.wire.artnet.codec;
 
 import org.jspecify.annotations.NullMarked;
-

@@ -5,4 +5,3 @@
 package taxon.wire.artnet.link;
 
 import org.jspecify.annotations.NullMarked;
-

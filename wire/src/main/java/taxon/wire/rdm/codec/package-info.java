@@ -7,4 +7,3 @@
 package taxon.wire.rdm.codec;
 
 import org.jspecify.annotations.NullMarked;
-

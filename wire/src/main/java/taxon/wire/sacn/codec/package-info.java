@@ -5,4 +5,3 @@
 package taxon.wire.sacn.codec;
 
 import org.jspecify.annotations.NullMarked;
-

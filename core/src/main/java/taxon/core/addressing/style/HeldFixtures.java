@@ -1,0 +1,133 @@
+package taxon.core.addressing.style;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import taxon.core.addressing.answer.Trouble;
+import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.ResolvedRequest;
+import taxon.core.dmx.StartAddress;
+import taxon.core.rig.BlockRef;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Plan;
+import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.PlacementRequest.Scope;
+
+/**
+ * What becomes of those who were taken as fixed where they are, since the style found no place for them: when all others are
+ * placed, each may prove to lie well, may find a place after all, or is left out and keeps what it has.
+ */
+public final class HeldFixtures {
+    /**
+     * One of them.
+     *
+     * @param runs its own
+     * @param starts by run index: where its runs come to lie; empty where it stays or is left out
+     * @param trouble why it cannot stay; empty where it stays
+     */
+    public record Outcome(
+            Fixture fixture, List<BlockRun> runs, Map<Integer, StartAddress> starts, Optional<Trouble> trouble) {
+        public boolean stays() {
+            return trouble.isEmpty();
+        }
+
+        public boolean isLeftOut() {
+            return trouble.isPresent() && starts.isEmpty();
+        }
+    }
+
+    private final Task laid;
+    private Plan plan;
+
+    private HeldFixtures(Task laid, Plan after) {
+        this.laid = laid;
+        plan = after;
+    }
+
+    /** @param held keys of those who are no part of the task */
+    static List<Outcome> of(Task task, Layout layout, Set<FixtureKey> held) {
+        if (held.isEmpty()) {
+            return List.of();
+        }
+        HeldFixtures fixtures = new HeldFixtures(task, placed(task, layout));
+        List<Outcome> outcomes = new ArrayList<>();
+        held.stream().sorted(Comparator.naturalOrder()).forEach(k -> outcomes.add(fixtures.of(k)));
+        return outcomes;
+    }
+
+    /** The plan when all of a layout is placed, and who was held and found a place is there. */
+    static Plan placed(Styles.Laid laid) {
+        Plan plan = placed(laid.task(), laid.layout());
+        for (Outcome outcome : laid.held()) {
+            plan = moved(plan, outcome.fixture(), outcome.runs(), outcome.starts());
+        }
+        return plan;
+    }
+
+    private static Plan placed(Task task, Layout layout) {
+        Plan plan = task.request().plan();
+        Map<FixtureKey, Fixture> moved = new TreeMap<>();
+        Set<FixtureKey> unplaced = layout.unplaced(task.request().runs());
+        for (BlockRun run : task.request().runs()) {
+            layout.start(run)
+                    .filter(a -> !layout.keeps(run))
+                    .ifPresent(a -> run.addresses(a).forEach((ref, start) -> {
+                        if (!unplaced.contains(ref.fixture())) {
+                            moved.merge(
+                                    ref.fixture(),
+                                    plan.fixture(ref.fixture())
+                                            .orElseThrow()
+                                            .withAddress(ref.block(), Optional.of(start)),
+                                    (one, two) -> one.withAddress(ref.block(), Optional.of(start)));
+                        }
+                    }));
+        }
+        return plan.with(moved.values());
+    }
+
+    private Outcome of(FixtureKey key) {
+        PlacementRequest alone =
+                new PlacementRequest(Scope.CHOSEN, Set.of(key), laid.request().wish());
+        Task task = Task.of(ResolvedRequest.of(plan, alone), laid.effort());
+        Fixture fixture = plan.fixture(key).orElseThrow();
+        List<BlockRun> runs = task.request().runs();
+        Optional<Trouble> trouble = trouble(task, fixture);
+        if (trouble.isEmpty()) {
+            return new Outcome(fixture, runs, Map.of(), trouble);
+        }
+        Map<Integer, StartAddress> found = new NearPlaces(task.space()).place(runs);
+        // Whose blocks are to act as one with those of others does not go alone.
+        boolean whole = found.size() == runs.size() && runs.stream().noneMatch(BlockRun::shares);
+        Map<Integer, StartAddress> starts = whole ? found : Map.of();
+        plan = moved(plan, fixture, runs, starts);
+        return new Outcome(fixture, runs, starts, trouble);
+    }
+
+    private Optional<Trouble> trouble(Task task, Fixture fixture) {
+        return CurrentPlaces.of(task).stream()
+                .findFirst()
+                .flatMap(CurrentPlace::trouble)
+                .or(() -> isWholly(fixture) ? Optional.empty() : Optional.of(new Trouble.MakesRoom()));
+    }
+
+    private boolean isWholly(Fixture fixture) {
+        return plan.blocksOf(fixture).stream().allMatch(b -> b.start().isPresent());
+    }
+
+    private static Plan moved(Plan plan, Fixture fixture, List<BlockRun> runs, Map<Integer, StartAddress> starts) {
+        Map<BlockRef, StartAddress> byBlock = new TreeMap<>();
+        runs.forEach(r -> Optional.ofNullable(starts.get(r.index())).ifPresent(a -> byBlock.putAll(r.addresses(a))));
+        Fixture now = fixture;
+        for (Map.Entry<BlockRef, StartAddress> one : byBlock.entrySet()) {
+            if (one.getKey().fixture().equals(fixture.key())) {
+                now = now.withAddress(one.getKey().block(), Optional.of(one.getValue()));
+            }
+        }
+        return plan.with(now);
+    }
+}

@@ -1,0 +1,262 @@
+package taxon.core.addressing.style;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.NavigableSet;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.SharingClass;
+import taxon.core.addressing.space.JobSpace;
+import taxon.core.addressing.space.UniverseSpace;
+import taxon.core.addressing.style.CurrentPlace.Spot;
+import taxon.core.dmx.StartAddress;
+import taxon.core.packing.Effort;
+import taxon.core.packing.site.Good;
+import taxon.core.packing.site.Order;
+import taxon.core.packing.site.Site;
+import taxon.core.packing.site.SiteFill;
+import taxon.core.packing.site.SiteFilling;
+import taxon.core.packing.site.Sitter;
+
+/**
+ * Universes and runs as sites and goods, so that all classes are placed together; and the filling turned back into places.
+ * Universes that nobody uses and that are alike are one site.
+ */
+final class Sites {
+    /** A run of a good's length and class stands for any other. */
+    private record Alike(int length, SharingClass sharingClass) implements Comparable<Alike> {
+        private static final Comparator<Alike> ORDER =
+                Comparator.comparingInt((Alike a) -> -a.length()).thenComparing(Alike::sharingClass);
+
+        @Override
+        public int compareTo(Alike other) {
+            return ORDER.compare(this, other);
+        }
+    }
+
+    private final JobSpace space;
+    private final List<BlockRun> runs;
+    private final List<SharingClass> classes;
+    private final List<Alike> alikes;
+    private final List<Site> sites = new ArrayList<>();
+    private final List<List<Integer>> universes = new ArrayList<>();
+    private final Map<Integer, List<Sitter>> sitters = new HashMap<>();
+    /** By the id of their sitters. */
+    private final List<Spot> seated = new ArrayList<>();
+    /** Where runs lie that are none of those to be placed, since others say where they go. */
+    private final Set<Place> settled = new HashSet<>();
+
+    /**
+     * @param space without the runs
+     * @param runs all that need a place, or keep one
+     */
+    Sites(JobSpace space, List<BlockRun> runs) {
+        this.space = space;
+        this.runs = runs;
+        classes = runs.stream().map(BlockRun::sharingClass).distinct().sorted().toList();
+        alikes = runs.stream().map(Sites::alike).distinct().sorted().toList();
+    }
+
+    private static Alike alike(BlockRun run) {
+        return new Alike(run.length(), run.sharingClass());
+    }
+
+    /**
+     * Lets runs that sit somewhere stay where they are, for what that is worth. A fixture of several spots is worth its part
+     * at each; so the bound stays one. Those that share one address are seated once; a spot that is not a whole run never.
+     */
+    void seat(List<CurrentPlace> places) {
+        Set<Place> shared = new HashSet<>();
+        for (CurrentPlace place : places) {
+            long part = (place.weight() * Site.UNIT + place.spots().size() - 1)
+                    / place.spots().size();
+            for (Spot spot : place.spots()) {
+                boolean first = !spot.run().shares() || shared.add(Place.of(spot));
+                if (good(spot) < 0) {
+                    settled.add(Place.of(spot));
+                } else if (first && spot.length() == spot.run().length()) {
+                    sitters.computeIfAbsent(spot.universe(), u -> new ArrayList<>())
+                            .add(new Sitter(seated.size(), good(spot), spot.first(), part));
+                    seated.add(spot);
+                }
+            }
+        }
+    }
+
+    private int good(Spot spot) {
+        return alikes.indexOf(new Alike(spot.length(), spot.run().sharingClass()));
+    }
+
+    /** Where a run sits. */
+    private record Place(int run, int universe, int slot) {
+        static Place of(Spot spot) {
+            return new Place(spot.run().index(), spot.universe(), spot.first());
+        }
+    }
+
+    /** True when every spot is that of a whole run of which no part lies elsewhere: only then the sites say all. */
+    static boolean describe(List<CurrentPlace> places) {
+        return places.stream()
+                .flatMap(p -> p.spots().stream())
+                .allMatch(s -> !s.run().shares() && s.length() == s.run().length());
+    }
+
+    /** Adds universes, each costing so much when it is begun; those that are alike become one site. */
+    void add(List<Integer> numbers, long begin) {
+        Map<List<Object>, List<Integer>> together = new LinkedHashMap<>();
+        for (int number : numbers) {
+            int[] longest = space.universe(number).longestFrom(space.firstSlot(number));
+            boolean isAlone = sitters.containsKey(number);
+            OptionalInt only = only(space.universe(number));
+            if (Arrays.stream(longest).anyMatch(l -> l > 0) && only.orElse(0) >= 0) {
+                together.computeIfAbsent(
+                                List.of(Arrays.toString(longest), only, isAlone ? number : 0), k -> new ArrayList<>())
+                        .add(number);
+            }
+        }
+        together.values().forEach(list -> add(list, space.universe(list.get(0)), begin));
+    }
+
+    private void add(List<Integer> numbers, UniverseSpace first, long begin) {
+        sites.add(new Site(
+                first.longestFrom(space.firstSlot(numbers.get(0))),
+                numbers.size(),
+                begin,
+                only(first),
+                sitters.getOrDefault(numbers.get(0), List.of())));
+        universes.add(numbers);
+    }
+
+    /** The class that may lie there; −1 where none of those asked for may, since others are there. */
+    private OptionalInt only(UniverseSpace universe) {
+        if (universe.isEmpty()) {
+            return OptionalInt.empty();
+        }
+        return OptionalInt.of(
+                universe.classes().size() > 1
+                        ? -1
+                        : classes.indexOf(universe.classes().iterator().next()));
+    }
+
+    /**
+     * What came of it.
+     *
+     * @param stay indices of those all of whose spots stay
+     * @param starts by run index, of the runs that come to lie elsewhere
+     * @param filling with the bound
+     */
+    record Placed(Set<Integer> stay, Map<Integer, StartAddress> starts, SiteFilling.Result filling) {}
+
+    /** @param places as they were seated; empty when nobody was */
+    Placed fill(List<CurrentPlace> places, Effort effort) {
+        List<Good> goods = new ArrayList<>();
+        for (Alike alike : alikes) {
+            int count = (int) runs.stream().filter(r -> alike(r).equals(alike)).count();
+            goods.add(new Good(alike.length(), classes.indexOf(alike.sharingClass()), count));
+        }
+        SiteFilling.Result result = SiteFilling.fill(space.grain(), goods, orders(), sites, effort);
+        return turnedBack(result, places);
+    }
+
+    private Placed turnedBack(SiteFilling.Result result, List<CurrentPlace> places) {
+        Set<Place> sitting = new HashSet<>(settled);
+        result.fills().forEach(f -> f.stays().forEach(s -> sitting.add(Place.of(seated.get(s.id())))));
+        TreeSet<Integer> stay = new TreeSet<>();
+        places.stream()
+                .filter(p -> p.spots().stream().allMatch(s -> sitting.contains(Place.of(s))))
+                .forEach(p -> stay.add(p.index()));
+        TreeSet<Integer> kept = new TreeSet<>();
+        places.stream()
+                .filter(p -> stay.contains(p.index()))
+                .forEach(p -> p.spots().forEach(s -> kept.add(s.run().index())));
+        return new Placed(stay, handOut(openings(result, kept), kept), result);
+    }
+
+    /** Where runs of each good may come to lie, in the order of the universes. */
+    private List<NavigableSet<StartAddress>> openings(SiteFilling.Result result, Set<Integer> kept) {
+        List<NavigableSet<StartAddress>> openings = new ArrayList<>();
+        alikes.forEach(a -> openings.add(new TreeSet<>()));
+        int[] next = new int[sites.size()];
+        for (SiteFill fill : result.fills()) {
+            int universe = universes.get(fill.site()).get(next[fill.site()]++);
+            fill.placed().forEach(p -> openings.get(p.good()).add(StartAddress.of(universe, p.slot())));
+            fill.stays().stream()
+                    .filter(s -> !kept.contains(seated.get(s.id()).run().index()))
+                    .forEach(s -> openings.get(s.good()).add(StartAddress.of(universe, s.slot())));
+        }
+        return openings;
+    }
+
+    /** The runs of each fixture together; those that share an address by themselves. */
+    private Collection<List<BlockRun>> byFixture() {
+        Map<Object, List<BlockRun>> together = new LinkedHashMap<>();
+        for (BlockRun run : runs) {
+            Object key = run.shares() ? run : run.fixture().key();
+            together.computeIfAbsent(key, k -> new ArrayList<>()).add(run);
+        }
+        return together.values();
+    }
+
+    private List<Order> orders() {
+        Map<List<Integer>, Integer> counts = new LinkedHashMap<>();
+        for (List<BlockRun> own : byFixture()) {
+            Integer[] kinds = new Integer[alikes.size()];
+            Arrays.fill(kinds, 0);
+            own.forEach(r -> kinds[alikes.indexOf(alike(r))]++);
+            counts.merge(List.of(kinds), 1, Integer::sum);
+        }
+        List<Order> orders = new ArrayList<>();
+        counts.forEach((kinds, count) ->
+                orders.add(new Order(kinds.stream().mapToInt(Integer::intValue).toArray(), count)));
+        return orders;
+    }
+
+    /** Who lies at one of the openings already stays there; the others come in the order of the request, each whole. */
+    private Map<Integer, StartAddress> handOut(List<NavigableSet<StartAddress>> openings, Set<Integer> kept) {
+        Map<Integer, StartAddress> starts = new TreeMap<>();
+        for (BlockRun run : runs) {
+            run.now()
+                    .filter(a -> !kept.contains(run.index()))
+                    .filter(openings.get(alikes.indexOf(alike(run)))::remove)
+                    .ifPresent(a -> starts.put(run.index(), a));
+        }
+        List<List<BlockRun>> halves = new ArrayList<>();
+        for (List<BlockRun> own : byFixture()) {
+            List<BlockRun> open = own.stream()
+                    .filter(r -> !kept.contains(r.index()) && !starts.containsKey(r.index()))
+                    .toList();
+            if (!give(open, openings, starts)) {
+                halves.add(open);
+            }
+        }
+        halves.forEach(open -> open.forEach(r -> give(List.of(r), openings, starts)));
+        return starts;
+    }
+
+    /** Gives each of these runs an opening, or none of them. */
+    private boolean give(
+            List<BlockRun> open, List<NavigableSet<StartAddress>> openings, Map<Integer, StartAddress> starts) {
+        Map<Integer, Integer> needed = new HashMap<>();
+        open.forEach(r -> needed.merge(alikes.indexOf(alike(r)), 1, Integer::sum));
+        boolean enough = needed.entrySet().stream()
+                .allMatch(e -> openings.get(e.getKey()).size() >= e.getValue());
+        if (enough) {
+            open.forEach(r -> starts.put(
+                    r.index(),
+                    Optional.ofNullable(openings.get(alikes.indexOf(alike(r))).pollFirst())
+                            .orElseThrow()));
+        }
+        return enough;
+    }
+}

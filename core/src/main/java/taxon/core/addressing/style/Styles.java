@@ -1,0 +1,200 @@
+package taxon.core.addressing.style;
+
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import taxon.core.addressing.answer.Optimum;
+import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.ResolvedRequest;
+import taxon.core.dmx.StartAddress;
+import taxon.core.packing.Effort;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Plan;
+import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.wish.PlacementRequest;
+import taxon.core.rig.wish.Wish;
+import taxon.core.rig.wish.Wish.Style;
+
+/**
+ * Lays a request in the style that its wish names, and sees to what holds in every style: a fixture is placed whole or not at
+ * all; who finds no place keeps the address that it has, and the others are laid round it; where a style leaves fixtures out,
+ * another is tried, and the one that leaves out fewer is taken.
+ */
+public final class Styles {
+    /** How often those who find no place are taken as fixed before all who have an address are. */
+    private static final int MOST_ROUNDS = 6;
+
+    /** Of those who are left out, how many parts are tried apart from the others: a third, two thirds, all. */
+    private static final int PARTS = 3;
+
+    private static final Map<Style, Style> INSTEAD = Map.of(
+            Style.FEWEST_UNIVERSES, Style.IN_ORDER,
+            Style.COMPACT_BY_PORT, Style.IN_ORDER,
+            Style.LEAST_CHANGE, Style.FEWEST_UNIVERSES);
+
+    private Styles() {}
+
+    /**
+     * A layout and what it belongs to.
+     *
+     * @param held what became of those who found no place in the layout and were fixed where they are; no part of the task
+     * @param leftAtLeast no layout of the whole request leaves fewer fixtures out
+     */
+    public record Laid(Task task, Layout layout, List<HeldFixtures.Outcome> held, int leftAtLeast) {
+        public Laid {
+            held = List.copyOf(held);
+        }
+
+        /** The fixtures that are left out. */
+        public Set<FixtureKey> leftOut() {
+            Set<FixtureKey> all = layout.unplaced(task.request().runs());
+            held.stream()
+                    .filter(HeldFixtures.Outcome::isLeftOut)
+                    .forEach(o -> all.add(o.fixture().key()));
+            return all;
+        }
+
+        public int left() {
+            return leftOut().size();
+        }
+
+        Laid atLeast(int fixtures) {
+            return new Laid(task, layout, held, Math.max(leftAtLeast, fixtures));
+        }
+    }
+
+    /** The layout in the wanted style. */
+    public static Laid lay(Plan plan, PlacementRequest request, Effort effort) {
+        Laid best = once(plan, request, effort);
+        boolean mayImprove = request.wish().style() != Style.IN_ORDER;
+        for (int round = 0; round < MOST_ROUNDS && mayImprove && best.left() > 0 && !effort.isSpent(); round++) {
+            // A rig that lies better already shows the way to who is still left out.
+            Plan after = HeldFixtures.placed(best);
+            Laid next = effort.within(effort.left() / 2, e -> once(after, request, e));
+            if (next.left() >= best.left()) {
+                return best;
+            }
+            best = carried(plan, request, next, effort).atLeast(best.leftAtLeast());
+        }
+        return best;
+    }
+
+    private static Laid once(Plan plan, PlacementRequest request, Effort effort) {
+        Style style = request.wish().style();
+        Laid own = effort.within(effort.left() / 2, e -> attempt(plan, request, style, Set.of(), e));
+        Optional<Style> instead = Optional.ofNullable(INSTEAD.get(style));
+        if (own.left() == 0 || instead.isEmpty()) {
+            return own;
+        }
+        Laid other = effort.within(effort.left() / 2, e -> attempt(plan, request, instead.get(), Set.of(), e));
+        int bound = Math.max(own.leftAtLeast(), other.leftAtLeast());
+        return improved(other.left() < own.left() ? other : own, plan, request, effort)
+                .atLeast(bound);
+    }
+
+    /**
+     * Looks for fewer who must be left out: who is, is taken apart, all of them or the longest, so that they take no room with
+     * a part of them; when the others are placed they are offered what is left.
+     */
+    private static Laid improved(Laid found, Plan plan, PlacementRequest request, Effort effort) {
+        List<FixtureKey> longestFirst = found.leftOut().stream()
+                .sorted(Comparator.comparingInt((FixtureKey k) -> -slots(plan, k))
+                        .thenComparing(k -> k))
+                .toList();
+        Laid best = found;
+        for (int part = 1; part <= PARTS; part++) {
+            Set<FixtureKey> apart = Set.copyOf(longestFirst.subList(0, longestFirst.size() * part / PARTS));
+            Laid again = effort.within(
+                    effort.left() / 3,
+                    e -> attempt(plan, request, request.wish().style(), apart, e));
+            boolean asWished = part == PARTS && again.left() == best.left();
+            best = again.left() < best.left() || asWished ? again : best;
+        }
+        return best;
+    }
+
+    /** What was laid on a plan that lay better already, as a layout for the plan as it is. */
+    private static Laid carried(Plan plan, PlacementRequest request, Laid next, Effort effort) {
+        Plan after = HeldFixtures.placed(next);
+        Task task = Task.of(plan, request, next.leftOut(), effort);
+        Map<Integer, StartAddress> starts = new TreeMap<>();
+        Set<Integer> kept = new HashSet<>();
+        for (BlockRun run : task.request().runs()) {
+            boolean same = run.blocks().stream()
+                    .allMatch(b -> b.start().isPresent()
+                            && after.block(b.ref()).flatMap(PlannedBlock::start).equals(b.start()));
+            if (same && !run.shares()) {
+                kept.add(run.index());
+            }
+            after.block(run.blocks().get(0).ref())
+                    .flatMap(PlannedBlock::start)
+                    .ifPresent(a -> starts.put(run.index(), a));
+        }
+        Layout layout = new Layout(
+                Layout.starts(task.request().runs(), starts),
+                kept,
+                Map.of(),
+                new Optimum.Unclaimed(),
+                next.layout().leftAtLeast());
+        return new Laid(task, layout, HeldFixtures.of(task, layout, next.leftOut()), 0);
+    }
+
+    private static int slots(Plan plan, FixtureKey key) {
+        return plan.fixture(key).map(plan::blocksOf).orElse(List.of()).stream()
+                .mapToInt(PlannedBlock::footprint)
+                .sum();
+    }
+
+    private static Laid attempt(
+            Plan plan, PlacementRequest request, Style style, Set<FixtureKey> apart, Effort effort) {
+        Set<FixtureKey> held = new HashSet<>(apart);
+        int leftAtLeast = 0;
+        for (int round = 0; ; round++) {
+            Task task = Task.of(plan, request, held, effort);
+            Layout layout = WholeFixtures.of(task, lay(task, style));
+            leftAtLeast = held.isEmpty() ? layout.leftAtLeast() : leftAtLeast;
+            Set<FixtureKey> losing = losing(task.request(), layout);
+            if (losing.isEmpty()) {
+                return new Laid(task, layout, HeldFixtures.of(task, layout, held), leftAtLeast);
+            }
+            held.addAll(round < MOST_ROUNDS ? losing : addressed(task.request().fixtures()));
+        }
+    }
+
+    private static Layout lay(Task task, Style style) {
+        return switch (style) {
+            case IN_ORDER -> InOrder.lay(task);
+            case FEWEST_UNIVERSES -> FewestUniverses.lay(task);
+            case LEAST_CHANGE -> LeastChange.lay(task);
+            case COMPACT_BY_PORT -> FewestUniverses.layByPort(task);
+        };
+    }
+
+    /** Those who would lose an address. */
+    private static Set<FixtureKey> losing(ResolvedRequest request, Layout layout) {
+        Set<FixtureKey> losing = addressed(request.fixtures());
+        losing.retainAll(layout.unplaced(request.runs()));
+        return losing;
+    }
+
+    private static Set<FixtureKey> addressed(List<Fixture> fixtures) {
+        Set<FixtureKey> keys = new HashSet<>();
+        fixtures.stream().filter(f -> !f.addresses().isEmpty()).forEach(f -> keys.add(f.key()));
+        return keys;
+    }
+
+    /** How many ports all nodes of a plan have together. */
+    public static int ports(Plan plan) {
+        return FewestUniverses.ports(plan);
+    }
+
+    /** True when the wish limits what a line takes and the style heeds it. */
+    public static boolean limitsLines(Wish wish) {
+        return FewestUniverses.limitsLines(wish);
+    }
+}

@@ -1,0 +1,100 @@
+package taxon.core.addressing.style;
+
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.space.JobSpace;
+import taxon.core.dmx.StartAddress;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.wish.Wish.Style;
+
+/**
+ * A fixture is placed whole or not at all: takes runs of fixtures away whose other runs found no place, and offers the room
+ * that this gives back to those who were left out.
+ */
+final class WholeFixtures {
+    private final Task task;
+    private final Layout layout;
+    private final Map<Integer, StartAddress> starts = new HashMap<>();
+    private final Set<Integer> kept;
+    private final Set<FixtureKey> unplaced;
+
+    private WholeFixtures(Task task, Layout layout) {
+        this.task = task;
+        this.layout = layout;
+        kept = new HashSet<>(layout.kept());
+        unplaced = layout.unplaced(task.request().runs());
+        task.request().runs().forEach(r -> layout.start(r).ifPresent(a -> starts.put(r.index(), a)));
+    }
+
+    static Layout of(Task task, Layout layout) {
+        return new WholeFixtures(task, layout).whole();
+    }
+
+    private Layout whole() {
+        if (unplaced.isEmpty()) {
+            return layout;
+        }
+        List<BlockRun> runs = task.request().runs();
+        runs.stream().filter(this::isHalf).forEach(r -> {
+            starts.remove(r.index());
+            kept.remove(r.index());
+        });
+        if (task.request().wish().style() != Style.IN_ORDER) {
+            offer(runs);
+        }
+        return new Layout(Layout.starts(runs, starts), kept, layout.reasons(), layout.optimum(), layout.leftAtLeast());
+    }
+
+    private boolean isHalf(BlockRun run) {
+        return !run.shares() && unplaced.contains(run.fixture().key());
+    }
+
+    private void offer(List<BlockRun> runs) {
+        JobSpace space = task.space();
+        runs.stream().filter(r -> !isOpen(r)).forEach(r -> seat(r, space));
+        Map<FixtureKey, List<BlockRun>> byFixture = new LinkedHashMap<>();
+        for (Fixture fixture : task.request().fixtures()) {
+            if (unplaced.contains(fixture.key())) {
+                List<BlockRun> own = runs.stream()
+                        .filter(r ->
+                                isOpen(r) && r.fixtures().anyMatch(f -> f.key().equals(fixture.key())))
+                        .toList();
+                byFixture.put(fixture.key(), own);
+            }
+        }
+        byFixture.values().forEach(own -> offer(own, space));
+    }
+
+    private boolean isOpen(BlockRun run) {
+        return !starts.containsKey(run.index()) && !kept.contains(run.index());
+    }
+
+    private void seat(BlockRun run, JobSpace space) {
+        if (kept.contains(run.index()) && !run.isTogether()) {
+            run.blocks()
+                    .forEach(b -> b.start()
+                            .ifPresent(a -> space.take(a, b.footprint(), run.sharingClass(), BlockRun.load(b))));
+        } else if (!task.isForced(run)) {
+            Optional.ofNullable(starts.get(run.index())).or(run::now).ifPresent(a -> space.take(a, run));
+        }
+    }
+
+    /** All runs of a fixture find a place, or none is taken. */
+    private void offer(List<BlockRun> own, JobSpace space) {
+        JobSpace tried = space.copy();
+        Map<Integer, StartAddress> found = new NearPlaces(tried).place(own);
+        if (found.size() == own.size()) {
+            found.forEach((index, start) -> {
+                starts.put(index, start);
+                own.stream().filter(r -> r.index() == index).forEach(r -> space.take(start, r));
+            });
+        }
+    }
+}

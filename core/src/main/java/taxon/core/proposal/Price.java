@@ -1,0 +1,34 @@
+package taxon.core.proposal;
+
+/**
+ * What applying costs: whom somebody must go to.
+ *
+ * @param touched units that were set and must be set again
+ * @param plannedOnly fixtures that change on paper only
+ * @param first fixtures that had no address
+ */
+public record Price(int touched, int plannedOnly, int first) {
+    /** What a fixture costs that is set on the unit, and one that is only planned. */
+    public static final int SET = 10;
+
+    public static final int PLANNED = 1;
+
+    public static final Price NOTHING = new Price(0, 0, 0);
+
+    public Price {
+        if (touched < 0 || plannedOnly < 0 || first < 0) {
+            throw new IllegalArgumentException(
+                    "a price of " + touched + ", " + plannedOnly + " and " + first + " is none");
+        }
+    }
+
+    /** Ten for each unit that was set, one for each fixture that changes on paper, nothing for a first address. */
+    public int points() {
+        return SET * touched + PLANNED * plannedOnly;
+    }
+
+    /** What moving one fixture costs, in points. */
+    public static int weight(boolean set) {
+        return set ? SET : PLANNED;
+    }
+}
