@@ -196,9 +196,7 @@ class JobHttpTest {
                 "block",
                 1,
                 "address",
-                address,
-                "anyway",
-                "yes");
+                address);
     }
 
     private Answer undo() {

@@ -107,7 +107,10 @@ class AddressesController {
                 .body(drawing(frames.state(job), selection, PageView.of(request)));
     }
 
-    /** Gives one block an address, or with an empty field takes it away. */
+    /**
+     * Gives one block an address, or with an empty field takes it away. As in the table, the answer tells what it brought; undo
+     * is one key.
+     */
     @PostMapping("/jobs/{job}/fixtures/{key}/address")
     Object address(@PathVariable int job, @PathVariable int key, HttpServletRequest request) {
         Reply reply = Reply.to(request, "address-" + key, "/jobs/" + job + "/addresses?sel=" + key);
@@ -120,32 +123,9 @@ class AddressesController {
             return reply.refused();
         }
         BlockRef ref = new BlockRef(Keys.fixture(key), block);
-        Optional<String> clash = fields.has("anyway") ? Optional.empty() : clash(job, ref, address);
-        if (clash.isPresent()) {
-            fields.refuse("address", clash.get());
-            return reply.refused();
-        }
         String label =
                 frames.state(job).plan().block(ref).map(PlannedBlock::label).orElse(ref.toString());
         Edit edit = address.map(a -> AddressEdits.move(ref, a, label)).orElse(AddressEdits.clear(ref, label));
         return reply.after(editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, People.of(request), edit));
-    }
-
-    /** Why a block cannot lie there without a clash; nobody makes one unknowingly. What is locked is refused by the edit. */
-    private Optional<String> clash(int job, BlockRef ref, Optional<StartAddress> address) {
-        Plan plan = frames.state(job).plan();
-        Optional<PlannedBlock> block = plan.block(ref);
-        if (block.isEmpty()
-                || address.isEmpty()
-                || block.get().fixture().traits().locked()) {
-            return Optional.empty();
-        }
-        Fits fits = Fits.withoutBlocks(plan, List.of(ref));
-        boolean free = fits.starts(address.get().universe(), block.get().footprint()).stream()
-                .anyMatch(r -> r.contains(address.get().slot().number()));
-        return free || block.get().start().equals(address)
-                ? Optional.empty()
-                : Optional.of(RefusalText.notFree(plan, List.of(ref.fixture()), block.get(), address.get())
-                        + " Tick “all the same” to put it there knowingly.");
     }
 }

@@ -12,11 +12,11 @@ public sealed interface EditOutcome {
      * It was done.
      *
      * @param title what was done, for the message
-     * @param stops those that were not there before
+     * @param brought what was not there before: stops, and warns of reserved slots, shared addresses and hazards
      */
-    record Done(long version, String title, List<Finding> stops) implements EditOutcome {
+    record Done(long version, String title, List<Finding> brought) implements EditOutcome {
         public Done {
-            stops = List.copyOf(stops);
+            brought = List.copyOf(brought);
         }
     }
 

@@ -122,7 +122,7 @@ public class JobEditor {
             long next = now.version() + 1;
             JobState then = commit(now, after, delta, () -> journal.add(job, next, edit.title(), who, kind, delta));
             news.publishEvent(new JobChanged(job, next, edit.title(), who));
-            return new EditOutcome.Done(next, edit.title(), then.check().stopsNotIn(now.check()));
+            return new EditOutcome.Done(next, edit.title(), then.check().broughtSince(now.check()));
         });
     }
 
@@ -159,7 +159,7 @@ public class JobEditor {
         JobState then = commit(now, after, done, () -> journal.turn(entry, state, next, undo ? done.turned() : done));
         String title = (undo ? "Undone: " : "Done again: ") + entry.title();
         news.publishEvent(new JobChanged(now.job(), next, title, who));
-        return new EditOutcome.Done(next, title, then.check().stopsNotIn(now.check()));
+        return new EditOutcome.Done(next, title, then.check().broughtSince(now.check()));
     }
 
     private JobState commit(JobState now, Plan after, PlanDelta delta, Runnable journalEntry) {

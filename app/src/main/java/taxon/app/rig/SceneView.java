@@ -95,6 +95,7 @@ record SceneView(
                         + ". Import or build it under Types, then look here again."));
         say(remarks, proposal.byId(), "Taken to be the same as fixtures of the job, since they have the same ID: ");
         say(remarks, proposal.beside(), "More than half a metre beside the line of their position: ");
+        say(remarks, proposal.locked(), "Locked, so they keep their addresses, whatever the scene says: ");
         return remarks;
     }
 

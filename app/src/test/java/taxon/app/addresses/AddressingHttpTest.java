@@ -154,19 +154,14 @@ class AddressingHttpTest {
     }
 
     @Test
-    void aTypedAddressThatIsTakenIsRefusedUnlessItIsMeant() {
-        Answer refused = post("fixtures/2/address", "block", 1, "address", "1.001");
-        assertThat(refused.status()).isEqualTo(422);
-        assertThat(refused.reasons()).contains("101 takes 1.001 to 3", "The next free place is");
-        assertThat(post("fixtures/2/address", "block", 1, "address", "1.001", "anyway", "yes")
-                        .status())
-                .isEqualTo(200);
-        assertThat(get("findings").toString()).contains("Overlap at 1.001 to 1.003");
-    }
-
-    @Test
     void noClashIsMadeWithoutBeingTold() {
         String clash = "It brought 1 stop: Overlap at 1.001 to 1.003.";
+        assertThat(post("fixtures/2/address", "block", 1, "address", "1.001")
+                        .json()
+                        .path("told")
+                        .asString())
+                .contains(clash);
+        post("undo");
         assertThat(post("cells", "key", 2, "column", "address", "text", "1.001")
                         .json()
                         .path("brought")
@@ -199,7 +194,7 @@ class AddressingHttpTest {
         assertThat(page).contains("101+102").doesNotContain(" torn").doesNotContain("stopped");
         assertThat(http.page("/jobs/" + job + "/addresses?sel=1").text())
                 .contains("Shares its address with 102: both behind the door.");
-        post("fixtures/3/address", "block", 1, "address", "1.001", "anyway", "yes");
+        post("fixtures/3/address", "block", 1, "address", "1.001");
         assertThat(http.page("/jobs/" + job + "/universes/1").text()).contains(" torn", "stopped");
     }
 
@@ -212,9 +207,8 @@ class AddressingHttpTest {
         String locked = "The fixture 101 is locked at 1.001; unlock it first.";
         assertThat(post("addresses/shift", "held", 1, "to", "3.001").reasons()).contains(locked);
         assertThat(post("fixtures/1/address", "block", 1, "address", "1.004").reasons())
-                .contains(locked)
-                .doesNotContain("all the same");
-        assertThat(post("fixtures/1/address", "block", 1, "address", "3.001", "anyway", "yes")
+                .contains(locked);
+        assertThat(post("fixtures/1/address", "block", 1, "address", "3.001")
                         .reasons())
                 .contains(locked);
         post("fixtures/lock", "sel", "1", "locked", "no");

@@ -2,6 +2,7 @@ package taxon.core.finding;
 
 import java.util.Collections;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -62,10 +63,16 @@ public record PlanCheck(Map<Rule, List<Finding>> byRule) {
         return byRule.values().stream().flatMap(List::stream).toList();
     }
 
-    /** The stops that were not there before. */
-    public List<Finding> stopsNotIn(PlanCheck before) {
+    /** What a change of addresses is told to have brought, besides stops. */
+    private static final Set<Rule> TOLD = EnumSet.of(Rule.RESERVED_TOUCHED, Rule.SHARE_BROKEN, Rule.HAZARD_SHARES);
+
+    /**
+     * What was not there before: stops, and warns that reserved slots are taken, shared addresses have come apart or hazards
+     * are joined.
+     */
+    public List<Finding> broughtSince(PlanCheck before) {
         return byRule.entrySet().stream()
-                .filter(e -> e.getKey().severity() == Severity.STOP)
+                .filter(e -> e.getKey().severity() == Severity.STOP || TOLD.contains(e.getKey()))
                 .flatMap(e -> notIn(before.byRule.getOrDefault(e.getKey(), List.of()), e.getValue()))
                 .toList();
     }

@@ -47,6 +47,7 @@ public final class SceneMerge {
     private final Map<String, Integer> unknown = new TreeMap<>();
     private final List<String> byId = new ArrayList<>();
     private final List<String> beside = new ArrayList<>();
+    private final List<String> locked = new ArrayList<>();
     private final List<Fixture> fixtures = new ArrayList<>();
     private final Set<FixtureKey> met = new HashSet<>();
     private final Set<RigType> used = new HashSet<>();
@@ -104,7 +105,8 @@ public final class SceneMerge {
                 gone,
                 unknown,
                 byId,
-                beside);
+                beside,
+                locked);
     }
 
     private static List<ChangeLine> changes(PlanDelta delta, Plan after) {
@@ -194,9 +196,18 @@ public final class SceneMerge {
             changed = changed.withWords(Texts.clip(wanted.name(), 80), fixture.note());
         }
         if (request.addresses()) {
-            changed = changed.withAddresses(addresses(wanted, type.mode(changed.mode())));
+            changed = moved(changed, addresses(wanted, type.mode(changed.mode())));
         }
         return placed(changed, wanted);
+    }
+
+    /** What is locked keeps its addresses, and the proposal says so. */
+    private Fixture moved(Fixture fixture, SortedMap<Integer, StartAddress> addresses) {
+        if (fixture.refuses(addresses).isPresent()) {
+            locked.add(fixture.label());
+            return fixture;
+        }
+        return fixture.withAddresses(addresses);
     }
 
     private Fixture placed(Fixture fixture, SceneFixture wanted) {

@@ -19,6 +19,7 @@ import taxon.core.rig.edit.Edit;
  * @param unknown files of types that are neither in the archive nor known, with how many fixtures each keeps out
  * @param byId labels of fixtures that were taken to be the same since they have the same ID
  * @param beside labels of fixtures that hang more than half a metre beside their position's line
+ * @param locked labels of fixtures that the scene would move and that stay, since they are locked
  */
 public record SceneProposal(
         Edit edit,
@@ -30,12 +31,14 @@ public record SceneProposal(
         List<Fixture> gone,
         Map<String, Integer> unknown,
         List<String> byId,
-        List<String> beside) {
+        List<String> beside,
+        List<String> locked) {
     public SceneProposal {
         added = List.copyOf(added);
         changes = List.copyOf(changes);
         gone = List.copyOf(gone);
         byId = List.copyOf(byId);
         beside = List.copyOf(beside);
+        locked = List.copyOf(locked);
     }
 }

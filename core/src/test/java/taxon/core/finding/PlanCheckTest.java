@@ -59,13 +59,13 @@ class PlanCheckTest {
     void onlyStopsThatWereNotThereBeforeAreNew() {
         Plan one = place(CLEAN, 2, 1, StartAddress.of(2, 9));
         Plan two = place(add(one, type("u", 16), 1, 300), 3, 1, StartAddress.of(2, 505));
-        assertThat(PlanCheck.of(one).stopsNotIn(PlanCheck.of(CLEAN)))
+        assertThat(PlanCheck.of(one).broughtSince(PlanCheck.of(CLEAN)))
                 .extracting(Finding::rule)
                 .containsExactly(Rule.OVERLAP);
-        assertThat(PlanCheck.of(two).stopsNotIn(PlanCheck.of(one)))
+        assertThat(PlanCheck.of(two).broughtSince(PlanCheck.of(one)))
                 .extracting(Finding::rule)
                 .containsExactly(Rule.PAST_END);
-        assertThat(PlanCheck.of(CLEAN).stopsNotIn(PlanCheck.of(two))).isEmpty();
+        assertThat(PlanCheck.of(CLEAN).broughtSince(PlanCheck.of(two))).isEmpty();
     }
 
     @Test

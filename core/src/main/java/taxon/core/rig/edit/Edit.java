@@ -45,8 +45,9 @@ public record Edit(String title, Function<Plan, Outcome> work) {
         });
     }
 
+    /** What becomes of a plan; whatever the work does, it passes the {@link MoveGate}. */
     public Outcome applyTo(Plan plan) {
-        return work.apply(plan);
+        return MoveGate.passed(plan, work.apply(plan));
     }
 
     static Outcome refuse(Refusal reason) {

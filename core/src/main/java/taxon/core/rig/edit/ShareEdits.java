@@ -65,10 +65,7 @@ public final class ShareEdits {
                 changed.add(fixture);
             }
         }
-        List<Refusal> locked = changed.stream()
-                .flatMap(f -> plan.fixture(f.key()).orElseThrow().refuses(f.addresses()).stream())
-                .toList();
-        return locked.isEmpty() ? new Changed(plan.with(changed)) : new Edit.Refused(locked);
+        return new Changed(plan.with(changed));
     }
 
     /** Ends the sharing of these blocks; addresses stay, so that what shared an address is a clash from now on. */

@@ -1,0 +1,46 @@
+package taxon.core.rig.edit;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Stream;
+import taxon.core.dmx.StartAddress;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.Plan;
+import taxon.core.rig.Refusal;
+import taxon.core.rig.edit.Edit.Changed;
+import taxon.core.rig.edit.Edit.Outcome;
+
+/**
+ * The one gate through which every change of an address goes, typed, dragged, pasted, filled, proposed, merged or brought by
+ * another mode: every {@link Edit} passes it. What is locked before and after keeps the addresses of all blocks that it still
+ * has, or the whole edit is refused. What a change brings besides, such as stops, reserved slots taken, shared addresses that
+ * come apart and hazards joined, is told by {@code taxon.core.finding.PlanCheck#broughtSince}.
+ *
+ * <p>Undo and doing again do not pass: they give back what was there, locks and all.
+ */
+public final class MoveGate {
+    private MoveGate() {}
+
+    /** The outcome itself, or a refusal that names every locked fixture that would move. */
+    static Outcome passed(Plan before, Outcome outcome) {
+        if (!(outcome instanceof Changed changed) || changed.plan() == before) {
+            return outcome;
+        }
+        List<Refusal> refusals = before.fixtures().stream()
+                .filter(f -> f.traits().locked())
+                .flatMap(f -> changed.plan().fixture(f.key()).stream().flatMap(now -> moved(f, now, changed.plan())))
+                .toList();
+        return refusals.isEmpty() ? outcome : new Edit.Refused(refusals);
+    }
+
+    private static Stream<Refusal> moved(Fixture before, Fixture now, Plan after) {
+        return now.traits().locked() ? refusal(before, now, after).stream() : Stream.empty();
+    }
+
+    private static Optional<Refusal> refusal(Fixture before, Fixture now, Plan after) {
+        int blocks = after.mode(now).map(m -> m.blocks().size()).orElse(Integer.MAX_VALUE - 1);
+        TreeMap<Integer, StartAddress> own = new TreeMap<>(before.addresses());
+        return own.headMap(blocks + 1).equals(now.addresses()) ? Optional.empty() : before.refuses(now.addresses());
+    }
+}
