@@ -2,7 +2,6 @@ package taxon.app.addresses;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.nio.charset.StandardCharsets;
-import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
@@ -13,19 +12,24 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.access.People;
+import taxon.app.addresses.tapes.OverviewSvg;
+import taxon.app.addresses.tapes.RoomView;
+import taxon.app.addresses.tapes.TapesDrawing;
+import taxon.app.addresses.tapes.TapesSvg;
+import taxon.app.addresses.tapes.TintBy;
+import taxon.app.addresses.wish.WishView;
 import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
-import taxon.app.web.Fields;
-import taxon.app.web.Frame;
-import taxon.app.web.Frames;
-import taxon.app.web.Keys;
-import taxon.app.web.PageView;
-import taxon.app.web.People;
-import taxon.app.web.Reply;
-import taxon.app.web.Selection;
-import taxon.app.web.Stage;
-import taxon.core.addressing.space.Fits;
+import taxon.app.form.Fields;
+import taxon.app.form.Keys;
+import taxon.app.form.Reply;
+import taxon.app.frame.Frame;
+import taxon.app.frame.Frames;
+import taxon.app.frame.PageView;
+import taxon.app.frame.Selection;
+import taxon.app.frame.Stage;
 import taxon.core.dmx.StartAddress;
 import taxon.core.proof.TouchAgain;
 import taxon.core.rig.BlockRef;
@@ -39,19 +43,19 @@ import taxon.core.rig.wish.Wish;
 
 /** Tapes and typed addresses. */
 @Controller
-class AddressesController {
+public class AddressesController {
     private static final int DRAWN_AT_ONCE = 400;
 
     private final Frames frames;
     private final JobEditor editor;
 
-    AddressesController(Frames frames, JobEditor editor) {
+    public AddressesController(Frames frames, JobEditor editor) {
         this.frames = frames;
         this.editor = editor;
     }
 
     @GetMapping("/jobs/{job}/addresses")
-    String page(@PathVariable int job, HttpServletRequest request, Model model) {
+    public String page(@PathVariable int job, HttpServletRequest request, Model model) {
         JobState state = frames.open(job, Optional.of(Stage.ADDRESSES), request, model);
         Frame frame = (Frame) Objects.requireNonNull(model.getAttribute("frame"));
         Scope scope = frame.selection().isEmpty() ? Scope.UNPLACED : Scope.CHOSEN;
@@ -61,7 +65,7 @@ class AddressesController {
     }
 
     /** What the page shows beside a proposal. */
-    static void fill(JobState state, PlacementRequest wanted, Model model) {
+    public static void fill(JobState state, PlacementRequest wanted, Model model) {
         Frame frame = (Frame) Objects.requireNonNull(model.getAttribute("frame"));
         Plan plan = state.plan();
         boolean later = plan.blocks().size() > DRAWN_AT_ONCE;
@@ -100,7 +104,7 @@ class AddressesController {
 
     /** The tapes of a large rig, which their page fetches once it is there itself. */
     @GetMapping("/jobs/{job}/addresses/tapes")
-    ResponseEntity<String> tapes(@PathVariable int job, HttpServletRequest request) {
+    public ResponseEntity<String> tapes(@PathVariable int job, HttpServletRequest request) {
         Selection selection = Selection.read(Objects.requireNonNullElse(request.getParameter("sel"), ""));
         return ResponseEntity.ok()
                 .contentType(new MediaType(MediaType.TEXT_HTML, StandardCharsets.UTF_8))
@@ -112,7 +116,7 @@ class AddressesController {
      * is one key.
      */
     @PostMapping("/jobs/{job}/fixtures/{key}/address")
-    Object address(@PathVariable int job, @PathVariable int key, HttpServletRequest request) {
+    public Object address(@PathVariable int job, @PathVariable int key, HttpServletRequest request) {
         Reply reply = Reply.to(request, "address-" + key, "/jobs/" + job + "/addresses?sel=" + key);
         Fields fields = reply.fields();
         long version = reply.version();

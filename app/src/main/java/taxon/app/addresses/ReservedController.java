@@ -5,12 +5,12 @@ import java.util.Optional;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.access.People;
 import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
-import taxon.app.web.Fields;
-import taxon.app.web.Frames;
-import taxon.app.web.People;
-import taxon.app.web.Reply;
+import taxon.app.form.Fields;
+import taxon.app.form.Reply;
+import taxon.app.frame.Frames;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.UniverseNumber;
@@ -20,17 +20,17 @@ import taxon.core.rig.edit.AddressEdits;
 
 /** Runs of slots that are spoken for. */
 @Controller
-class ReservedController {
+public class ReservedController {
     private final Frames frames;
     private final JobEditor editor;
 
-    ReservedController(Frames frames, JobEditor editor) {
+    public ReservedController(Frames frames, JobEditor editor) {
         this.frames = frames;
         this.editor = editor;
     }
 
     @PostMapping("/jobs/{job}/reserved")
-    Object reserve(@PathVariable int job, HttpServletRequest request) {
+    public Object reserve(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "reserve", "/jobs/" + job + "/addresses");
         Fields fields = reply.fields();
         long version = reply.version();
@@ -55,7 +55,7 @@ class ReservedController {
     }
 
     @PostMapping("/jobs/{job}/reserved/{number}/release")
-    Object release(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
+    public Object release(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
         Reply reply = Reply.to(request, "release", "/jobs/" + job + "/addresses");
         long version = reply.version();
         return reply.fields().isFaulty()

@@ -7,11 +7,11 @@ import java.util.function.Function;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.access.People;
 import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
-import taxon.app.web.Fields;
-import taxon.app.web.People;
-import taxon.app.web.Reply;
+import taxon.app.form.Fields;
+import taxon.app.form.Reply;
 import taxon.core.fixture.Mode;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.FixtureKey;
@@ -21,18 +21,18 @@ import taxon.core.rig.edit.ShareEdits;
 
 /** What proposals must heed about single fixtures: shared addresses, and locks. */
 @Controller
-class ShareController {
+public class ShareController {
     private static final int LONGEST_REASON = 80;
 
     private final JobEditor editor;
 
-    ShareController(JobEditor editor) {
+    public ShareController(JobEditor editor) {
         this.editor = editor;
     }
 
     /** Lets one block of each of the chosen have one address, that of the first of them that has any. */
     @PostMapping("/jobs/{job}/shares")
-    Object share(@PathVariable int job, HttpServletRequest request) {
+    public Object share(@PathVariable int job, HttpServletRequest request) {
         Reply reply = reply(job, request, "share");
         Fields fields = reply.fields();
         Optional<Integer> block =
@@ -48,7 +48,7 @@ class ShareController {
 
     /** Ends the sharing of one block of each of the chosen; their addresses stay. */
     @PostMapping("/jobs/{job}/shares/part")
-    Object part(@PathVariable int job, HttpServletRequest request) {
+    public Object part(@PathVariable int job, HttpServletRequest request) {
         Reply reply = reply(job, request, "share");
         Fields fields = reply.fields();
         Optional<Integer> block =
@@ -62,7 +62,7 @@ class ShareController {
 
     /** Locks the chosen, so that no proposal moves them; with {@code locked=no} they may be moved again. */
     @PostMapping("/jobs/{job}/fixtures/lock")
-    Object lock(@PathVariable int job, HttpServletRequest request) {
+    public Object lock(@PathVariable int job, HttpServletRequest request) {
         Reply reply = reply(job, request, "lock");
         boolean locked = !reply.fields().text("locked").equals("no");
         return change(job, request, reply, keys -> LockEdits.lock(keys, locked));

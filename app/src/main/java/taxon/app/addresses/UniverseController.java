@@ -14,11 +14,15 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import taxon.app.addresses.tapes.SlotLine;
+import taxon.app.addresses.tapes.SlotsSvg;
+import taxon.app.addresses.tapes.TapesDrawing;
+import taxon.app.addresses.tapes.TintBy;
 import taxon.app.edit.JobState;
-import taxon.app.web.Frame;
-import taxon.app.web.Frames;
-import taxon.app.web.NotThereException;
-import taxon.app.web.Stage;
+import taxon.app.form.NotThereException;
+import taxon.app.frame.Frame;
+import taxon.app.frame.Frames;
+import taxon.app.frame.Stage;
 import taxon.core.addressing.space.Fits;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.UniverseNumber;
@@ -28,17 +32,17 @@ import taxon.formats.csv.SpreadsheetCsv;
 
 /** One universe slot by slot, to read and as a file. */
 @Controller
-class UniverseController {
+public class UniverseController {
     private static final List<String> TITLES = List.of("Slot", "Fixture", "Type", "Drives", "Byte", "At rest");
 
     private final Frames frames;
 
-    UniverseController(Frames frames) {
+    public UniverseController(Frames frames) {
         this.frames = frames;
     }
 
     @GetMapping("/jobs/{job}/universes/{number}")
-    String page(@PathVariable int job, @PathVariable int number, HttpServletRequest request, Model model) {
+    public String page(@PathVariable int job, @PathVariable int number, HttpServletRequest request, Model model) {
         Universe universe = universe(frames.state(job).plan(), number);
         JobState state = frames.open(job, Optional.of(Stage.ADDRESSES), request, model);
         Frame frame = (Frame) Objects.requireNonNull(model.getAttribute("frame"));
@@ -65,7 +69,7 @@ class UniverseController {
     }
 
     @GetMapping("/jobs/{job}/universes/{number}.csv")
-    ResponseEntity<byte[]> csv(@PathVariable int job, @PathVariable int number) {
+    public ResponseEntity<byte[]> csv(@PathVariable int job, @PathVariable int number) {
         Plan plan = frames.state(job).plan();
         UniverseNumber universe = universe(plan, number).number();
         List<List<String>> rows = new ArrayList<>();

@@ -9,11 +9,13 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.access.People;
+import taxon.app.addresses.wish.PriceLine;
+import taxon.app.addresses.wish.WishFields;
 import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
-import taxon.app.web.Frames;
-import taxon.app.web.People;
-import taxon.app.web.Reply;
+import taxon.app.form.Reply;
+import taxon.app.frame.Frames;
 import taxon.core.rig.KeptWish;
 import taxon.core.rig.edit.Edit;
 import taxon.core.rig.edit.WishEdits;
@@ -24,20 +26,20 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** What is wished of the addresses: the price of each style, the wish in force, and those kept by name. */
 @Controller
-class WishController {
+public class WishController {
     private static final String FORM = "place";
 
     private final Frames frames;
     private final JobEditor editor;
 
-    WishController(Frames frames, JobEditor editor) {
+    public WishController(Frames frames, JobEditor editor) {
         this.frames = frames;
         this.editor = editor;
     }
 
     /** The four styles side by side for the wish in the form; a piece of the page, or JSON. */
     @GetMapping("/jobs/{job}/addresses/prices")
-    Object prices(@PathVariable int job, HttpServletRequest request, Model model) {
+    public Object prices(@PathVariable int job, HttpServletRequest request, Model model) {
         Reply reply = Reply.to(request, FORM, page(job));
         var plan = frames.state(job).plan();
         Optional<PlacementRequest> wanted =
@@ -66,7 +68,7 @@ class WishController {
 
     /** Puts the wish in the form in force, or with a name keeps it. */
     @PostMapping("/jobs/{job}/wishes")
-    Object keep(@PathVariable int job, HttpServletRequest request) {
+    public Object keep(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, FORM, page(job));
         long version = reply.version();
         Optional<Wish> wish =
@@ -88,7 +90,7 @@ class WishController {
 
     /** Takes a kept wish up again: it is in force from now on. */
     @PostMapping("/jobs/{job}/wishes/{number}/enforce")
-    Object enforce(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
+    public Object enforce(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
         Optional<KeptWish> kept = frames.state(job).plan().keptWishes().stream()
                 .filter(w -> w.number() == number)
                 .findFirst();
@@ -97,13 +99,13 @@ class WishController {
     }
 
     @PostMapping("/jobs/{job}/wishes/{number}/forget")
-    Object forget(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
+    public Object forget(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
         return change(job, request, WishEdits.forget(number));
     }
 
     /** From now on no wish is in force. */
     @PostMapping("/jobs/{job}/wishes/lift")
-    Object lift(@PathVariable int job, HttpServletRequest request) {
+    public Object lift(@PathVariable int job, HttpServletRequest request) {
         return change(job, request, WishEdits.lift());
     }
 

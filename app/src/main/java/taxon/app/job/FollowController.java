@@ -19,7 +19,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import taxon.app.edit.JobChanged;
-import taxon.app.web.Frames;
+import taxon.app.frame.Frames;
 import taxon.formats.json.Json;
 
 /** Tells open pages that their job has changed, as server-sent events. A page that is slow or gone holds up nobody. */

@@ -14,10 +14,10 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import taxon.app.form.NotThereException;
+import taxon.app.frame.Frames;
+import taxon.app.frame.Stage;
 import taxon.app.store.RevisionStore;
-import taxon.app.web.Frames;
-import taxon.app.web.NotThereException;
-import taxon.app.web.Stage;
 
 /** The papers of the job as it is now. */
 @Controller

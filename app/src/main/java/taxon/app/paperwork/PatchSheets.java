@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import taxon.app.web.Marks;
+import taxon.app.frame.Marks;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.Part;

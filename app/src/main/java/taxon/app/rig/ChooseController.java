@@ -8,9 +8,10 @@ import java.util.function.Predicate;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import taxon.app.web.Frames;
-import taxon.app.web.Reply;
-import taxon.app.web.Selection;
+import taxon.app.form.Reply;
+import taxon.app.frame.Frames;
+import taxon.app.frame.Selection;
+import taxon.app.rig.table.RigRow;
 import taxon.core.proof.Standing;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Group;
@@ -19,16 +20,16 @@ import taxon.formats.json.Json;
 
 /** Chooses all fixtures of which something is so: on a position, of a type, in a state, in a group. */
 @Controller
-class ChooseController {
+public class ChooseController {
     private final Frames frames;
 
-    ChooseController(Frames frames) {
+    public ChooseController(Frames frames) {
         this.frames = frames;
     }
 
     /** One of {@code position} and {@code group} (numbers), {@code type} (its id), {@code standing} (its word). */
     @GetMapping("/jobs/{job}/choose")
-    Object choose(@PathVariable int job, HttpServletRequest request) {
+    public Object choose(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "choose", "/jobs/" + job + "/rig");
         Plan plan = frames.state(job).plan();
         List<Fixture> chosen = plan.fixtures().stream()

@@ -5,24 +5,24 @@ import java.util.List;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import taxon.app.web.Frames;
-import taxon.app.web.Reply;
-import taxon.app.web.Selection;
+import taxon.app.form.Reply;
+import taxon.app.frame.Frames;
+import taxon.app.frame.Selection;
 import taxon.core.jot.JotFind;
 import taxon.core.rig.Fixture;
 import taxon.formats.json.Json;
 
 /** Finds fixtures by ID, by address, or by a word of their name, type or position, and chooses them. */
 @Controller
-class FindController {
+public class FindController {
     private final Frames frames;
 
-    FindController(Frames frames) {
+    public FindController(Frames frames) {
         this.frames = frames;
     }
 
     @GetMapping("/jobs/{job}/find")
-    Object find(@PathVariable int job, HttpServletRequest request) {
+    public Object find(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "find", "/jobs/" + job + "/rig");
         String wanted = reply.fields().text("q");
         List<Fixture> found = wanted.isEmpty()

@@ -13,19 +13,27 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.access.People;
 import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
+import taxon.app.form.Fields;
+import taxon.app.form.Keys;
+import taxon.app.form.NotThereException;
+import taxon.app.form.Reply;
+import taxon.app.frame.Frame;
+import taxon.app.frame.Frames;
+import taxon.app.frame.Selection;
+import taxon.app.frame.Stage;
 import taxon.app.library.TypeLibrary;
-import taxon.app.web.Fields;
-import taxon.app.web.Frame;
-import taxon.app.web.Frames;
-import taxon.app.web.Keys;
-import taxon.app.web.NotThereException;
-import taxon.app.web.People;
-import taxon.app.web.Reply;
-import taxon.app.web.Selection;
-import taxon.app.web.Stage;
+import taxon.app.rig.drawing.RigDrawing;
+import taxon.app.rig.drawing.RigLegend;
+import taxon.app.rig.drawing.RigPlan;
+import taxon.app.rig.drawing.RigSvg;
+import taxon.app.rig.positions.PositionController;
+import taxon.app.rig.table.RigRow;
+import taxon.app.rig.table.RigTable;
+import taxon.app.rig.table.TableColumn;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeId;
 import taxon.core.rig.Fixture;
@@ -39,7 +47,7 @@ import taxon.core.text.Texts;
 
 /** The rig: its drawing, its table, adding by hand, changing and taking away. */
 @Controller
-class RigController {
+public class RigController {
     private static final int FIRST_ROWS = 40;
     private static final int DRAWN_AT_ONCE = 400;
 
@@ -47,14 +55,14 @@ class RigController {
     private final JobEditor editor;
     private final TypeLibrary library;
 
-    RigController(Frames frames, JobEditor editor, TypeLibrary library) {
+    public RigController(Frames frames, JobEditor editor, TypeLibrary library) {
         this.frames = frames;
         this.editor = editor;
         this.library = library;
     }
 
     @GetMapping("/jobs/{job}/rig")
-    String page(@PathVariable int job, HttpServletRequest request, Model model) {
+    public String page(@PathVariable int job, HttpServletRequest request, Model model) {
         JobState state = frames.open(job, Optional.of(Stage.RIG), request, model);
         Frame frame = (Frame) Objects.requireNonNull(model.getAttribute("frame"));
         Selection selection = frame.selection();
@@ -86,7 +94,7 @@ class RigController {
 
     /** The drawing of a large rig, which its page fetches once it is there itself. */
     @GetMapping("/jobs/{job}/rig/above")
-    ResponseEntity<String> drawing(@PathVariable int job, HttpServletRequest request) {
+    public ResponseEntity<String> drawing(@PathVariable int job, HttpServletRequest request) {
         Selection selection = Selection.read(Objects.requireNonNullElse(request.getParameter("sel"), ""));
         String svg = above(job, frames.state(job).plan(), selection)
                 .orElseThrow(() -> new NotThereException("drawing of job " + job));
@@ -103,14 +111,14 @@ class RigController {
     }
 
     @GetMapping("/jobs/{job}/fixtures")
-    Object fixtures(@PathVariable int job, HttpServletRequest request) {
+    public Object fixtures(@PathVariable int job, HttpServletRequest request) {
         return Reply.wantsJson(request)
                 ? Reply.json(HttpStatus.OK, RigJson.fixtures(frames.state(job)))
                 : "redirect:/jobs/" + job + "/rig";
     }
 
     @PostMapping("/jobs/{job}/fixtures")
-    Object add(@PathVariable int job, HttpServletRequest request) {
+    public Object add(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "add", "/jobs/" + job + "/rig");
         Fields fields = reply.fields();
         long version = reply.version();
@@ -152,7 +160,7 @@ class RigController {
     }
 
     @PostMapping("/jobs/{job}/fixtures/{key}")
-    Object change(@PathVariable int job, @PathVariable int key, HttpServletRequest request) {
+    public Object change(@PathVariable int job, @PathVariable int key, HttpServletRequest request) {
         Reply reply = Reply.to(request, "fixture", "/jobs/" + job + "/rig?sel=" + key);
         Fields fields = reply.fields();
         long version = reply.version();
@@ -180,7 +188,7 @@ class RigController {
     }
 
     @PostMapping("/jobs/{job}/fixtures/remove")
-    Object remove(@PathVariable int job, HttpServletRequest request) {
+    public Object remove(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "remove", "/jobs/" + job + "/rig");
         List<FixtureKey> keys = reply.fields().keys("keys");
         long version = reply.version();

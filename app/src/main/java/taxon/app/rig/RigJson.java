@@ -1,7 +1,7 @@
 package taxon.app.rig;
 
 import taxon.app.edit.JobState;
-import taxon.app.web.Marks;
+import taxon.app.frame.Marks;
 import taxon.core.proof.Standing;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
@@ -10,10 +10,10 @@ import taxon.formats.json.Json;
 import tools.jackson.databind.node.ObjectNode;
 
 /** The fixtures of a job as JSON, with what is derived: names, slots, standing. */
-final class RigJson {
+public final class RigJson {
     private RigJson() {}
 
-    static ObjectNode fixtures(JobState state) {
+    public static ObjectNode fixtures(JobState state) {
         ObjectNode body = Json.object().put("job", state.job()).put("version", state.version());
         var list = body.putArray("fixtures");
         state.plan().fixtures().forEach(f -> list.add(fixture(state.plan(), f)));

@@ -9,13 +9,13 @@ import java.util.regex.Pattern;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.access.People;
 import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
-import taxon.app.web.Fields;
-import taxon.app.web.Frames;
-import taxon.app.web.Keys;
-import taxon.app.web.People;
-import taxon.app.web.Reply;
+import taxon.app.form.Fields;
+import taxon.app.form.Keys;
+import taxon.app.form.Reply;
+import taxon.app.frame.Frames;
 import taxon.core.length.Length;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
@@ -26,7 +26,7 @@ import taxon.core.rig.edit.FixtureEdits;
 
 /** Where on its position a fixture hangs, and what is special about it. */
 @Controller
-class TraitsController {
+public class TraitsController {
     private static final Pattern PARKED =
             Pattern.compile("(\\d{1,3})[./](\\d{1,4})\\s*[=:]?\\s*(\\d{1,4})[,;:]?\\s+(\\S.*)");
     private static final int MOST_LINES = 64;
@@ -34,13 +34,13 @@ class TraitsController {
     private final Frames frames;
     private final JobEditor editor;
 
-    TraitsController(Frames frames, JobEditor editor) {
+    public TraitsController(Frames frames, JobEditor editor) {
         this.frames = frames;
         this.editor = editor;
     }
 
     @PostMapping("/jobs/{job}/fixtures/{key}/traits")
-    Object describe(@PathVariable int job, @PathVariable int key, HttpServletRequest request) {
+    public Object describe(@PathVariable int job, @PathVariable int key, HttpServletRequest request) {
         Reply reply = Reply.to(request, "traits", "/jobs/" + job + "/rig?sel=" + key);
         Fields fields = reply.fields();
         long version = reply.version();

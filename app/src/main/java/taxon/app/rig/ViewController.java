@@ -7,8 +7,8 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
-import taxon.app.web.Fields;
-import taxon.app.web.Reply;
+import taxon.app.form.Fields;
+import taxon.app.form.Reply;
 import taxon.core.length.LengthUnit;
 import taxon.core.rig.RigView;
 import taxon.core.rig.RigView.Front;
@@ -18,15 +18,15 @@ import taxon.formats.json.Json;
 
 /** In which unit lengths are shown, and on which side of the drawing the front is. */
 @Controller
-class ViewController {
+public class ViewController {
     private final JobEditor editor;
 
-    ViewController(JobEditor editor) {
+    public ViewController(JobEditor editor) {
         this.editor = editor;
     }
 
     /** A view as its form shows it. */
-    record Line(String unit, String front, String side) {
+    public record Line(String unit, String front, String side) {
         static Line of(RigView view) {
             return new Line(Json.slug(view.unit()), Json.slug(view.front()), Json.slug(view.side()));
         }
@@ -34,7 +34,7 @@ class ViewController {
 
     /** The fields are {@code unit}, {@code front} and {@code side}. */
     @PostMapping("/jobs/{job}/view")
-    Object change(@PathVariable int job, HttpServletRequest request) {
+    public Object change(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "view", "/jobs/" + job + "/rig");
         Fields fields = reply.fields();
         long version = reply.version();

@@ -2,8 +2,8 @@ package taxon.app.types;
 
 import java.util.Optional;
 import taxon.app.edit.JobState;
+import taxon.app.form.NotThereException;
 import taxon.app.library.TypeLibrary;
-import taxon.app.web.NotThereException;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeId;
 

@@ -208,8 +208,7 @@ class AddressingHttpTest {
         assertThat(post("addresses/shift", "held", 1, "to", "3.001").reasons()).contains(locked);
         assertThat(post("fixtures/1/address", "block", 1, "address", "1.004").reasons())
                 .contains(locked);
-        assertThat(post("fixtures/1/address", "block", 1, "address", "3.001")
-                        .reasons())
+        assertThat(post("fixtures/1/address", "block", 1, "address", "3.001").reasons())
                 .contains(locked);
         post("fixtures/lock", "sel", "1", "locked", "no");
         assertThat(propose("scope", "all", "from", "2.001").path("moves").toString())

@@ -16,30 +16,47 @@ import taxon.core.testing.Rigs;
 final class Legality {
     private Legality() {}
 
-    /** Asserts that all are placed, that nothing meets, and that what moved heeds the rules; gives the rig as it is then. */
+    /** Asserts that all are placed, that nothing meets, and that every rule is heeded; gives the rig as it is then. */
     static List<Unit> check(OracleRig rig, Rules rules, AddressProposal proposal, String what) {
         assertThat(proposal.leftOut()).as(what).isEmpty();
-        Plan after = Rigs.apply(rig.plan(), proposal.edit());
+        checkAllButLeftOut(rig, rules, proposal, what);
+        return units(rig, Rigs.apply(rig.plan(), proposal.edit()));
+    }
+
+    /** As {@link #check}, of those who are placed; gives the indices of those who are left out. */
+    static List<Integer> checkAllButLeftOut(OracleRig rig, Rules rules, AddressProposal proposal, String what) {
+        List<Integer> out = proposal.leftOut().stream()
+                .map(l -> l.fixture().key().number() - 1)
+                .toList();
+        List<Unit> all = units(rig, Rigs.apply(rig.plan(), proposal.edit()));
+        for (int i = 0; i < all.size(); i++) {
+            if (i < rig.units().size()) {
+                if (!out.contains(i)) {
+                    checkOne(rig, rules, all.get(i), what + ", unit " + (i + 1) + " " + all.get(i));
+                }
+            } else {
+                assertThat(all.get(i))
+                        .as(what + ": a locked one moved")
+                        .isEqualTo(rig.locked().get(i - rig.units().size()));
+            }
+        }
+        checkApart(all, rig.units().size(), out, rules, what);
+        return out;
+    }
+
+    private static List<Unit> units(OracleRig rig, Plan after) {
         List<Unit> all = new ArrayList<>();
-        int count = rig.units().size() + rig.locked().size();
-        for (int i = 0; i < count; i++) {
+        for (int i = 0; i < rig.units().size() + rig.locked().size(); i++) {
             Unit before = i < rig.units().size()
                     ? rig.units().get(i)
                     : rig.locked().get(i - rig.units().size());
-            var at =
-                    after.fixture(FixtureKey.of(i + 1)).orElseThrow().address(1).orElseThrow();
-            Unit now =
-                    new Unit(before.length(), at.universe().number(), at.slot().number(), before.set());
-            boolean moved = now.universe() != before.universe() || now.slot() != before.slot();
-            assertThat(moved && i >= rig.units().size())
-                    .as(what + ": a locked one moved")
-                    .isFalse();
-            if (i < rig.units().size()) {
-                checkOne(rig, rules, now, what + ", unit " + (i + 1) + " " + now);
-            }
-            all.add(now);
+            all.add(after.fixture(FixtureKey.of(i + 1))
+                    .orElseThrow()
+                    .address(1)
+                    .map(a -> new Unit(
+                            before.length(), a.universe().number(), a.slot().number(), before.set()))
+                    .orElse(Unit.unplaced(before.length())));
         }
-        checkApart(all, rig.units().size(), rules, what);
         return all;
     }
 
@@ -56,16 +73,24 @@ final class Legality {
                         && r.first() <= now.slot() + now.length() - 1);
     }
 
-    private static void checkApart(List<Unit> all, int asked, Rules rules, String what) {
+    private static void checkApart(List<Unit> all, int asked, List<Integer> out, Rules rules, String what) {
         for (int i = 0; i < asked; i++) {
             for (int j = 0; j < all.size(); j++) {
                 Unit one = all.get(i);
                 Unit two = all.get(j);
                 boolean meets = i != j
+                        && !out.contains(i)
                         && one.universe() == two.universe()
+                        && one.universe() > 0
                         && one.slot() < two.slot() + rules.pace(two.length())
                         && two.slot() < one.slot() + rules.pace(one.length());
                 assertThat(meets).as(what + ": " + one + " meets " + two).isFalse();
+                boolean mixed = rules.split()
+                        && !out.contains(i)
+                        && !out.contains(j)
+                        && one.universe() == two.universe()
+                        && one.length() != two.length();
+                assertThat(mixed).as(what + ": " + one + " lies with " + two).isFalse();
             }
         }
     }

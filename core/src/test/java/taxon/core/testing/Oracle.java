@@ -12,7 +12,9 @@ import com.google.ortools.sat.LinearExprBuilder;
 import com.google.ortools.sat.Literal;
 import com.google.ortools.util.Domain;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.IntStream;
 import taxon.core.testing.OracleRig.Taken;
 import taxon.core.testing.OracleRig.Unit;
@@ -27,6 +29,10 @@ public final class Oracle {
     private final OracleRig rig;
     private final Rules rules;
     private final CpModel model = new CpModel();
+    private final List<Literal> placed = new ArrayList<>();
+    private boolean mayLeaveOut;
+    /** By universe and length: whether units of that length may lie there. */
+    private final Map<List<Integer>, BoolVar> open = new HashMap<>();
 
     static {
         Loader.loadNativeLibraries();
@@ -39,8 +45,17 @@ public final class Oracle {
      * @param round starts are 1, 1 + round, 1 + 2 × round …; 1 for anywhere
      * @param pitch each unit has whole steps of it to itself, up to the start of the next; 1 for anything
      * @param universes 1 to this number are allowed
+     * @param split true when units of different lengths share no universe
      */
-    public record Rules(int gap, int last, int round, int pitch, int universes) {
+    public record Rules(int gap, int last, int round, int pitch, int universes, boolean split) {
+        public Rules(int gap, int last, int round, int pitch, int universes) {
+            this(gap, last, round, pitch, universes, false);
+        }
+
+        public Rules inSplit() {
+            return new Rules(gap, last, round, pitch, universes, true);
+        }
+
         public static Rules close(int universes) {
             return new Rules(0, 512, 1, 1, universes);
         }
@@ -82,6 +97,15 @@ public final class Oracle {
             price.addTerm(moved.get(i), weight(rig.units().get(i)));
         }
         oracle.model.addLessOrEqual(price, most);
+        return oracle.ask();
+    }
+
+    /** Whether so many of the units can be placed, those that are left out being gone. */
+    public static Word placesAtLeast(OracleRig rig, Rules rules, int count) {
+        Oracle oracle = new Oracle(rig, rules);
+        oracle.mayLeaveOut = true;
+        oracle.placeAll(oracle.used(), new ArrayList<>());
+        oracle.model.addGreaterOrEqual(LinearExpr.sum(oracle.placed.toArray(Literal[]::new)), count);
         return oracle.ask();
     }
 
@@ -132,6 +156,7 @@ public final class Oracle {
                         .add(model.newOptionalFixedInterval(
                                 unit.slot(), rules.pace(unit.length()), moves.not(), "stays"));
                 model.addImplication(moves.not(), used[u]);
+                mayJoin(moves.not(), u, unit.length());
             } else {
                 model.addEquality(moves, 1);
             }
@@ -141,12 +166,21 @@ public final class Oracle {
                     BoolVar here = model.newBoolVar("here");
                     model.addImplication(here, moves);
                     model.addImplication(here, used[u]);
+                    mayJoin(here, u, unit.length());
                     IntVar start = model.newIntVarFromDomain(Domain.fromValues(starts), "start");
                     byUniverse
                             .get(u)
                             .add(model.newOptionalFixedSizeIntervalVar(start, rules.pace(unit.length()), here, "lies"));
                     sums[u].addTerm(here, rules.pace(unit.length()));
                     choices.add(here);
+                }
+            }
+            if (mayLeaveOut) {
+                BoolVar lies = model.newBoolVar("lies");
+                placed.add(lies);
+                choices.add(lies.not());
+                if (staysLegally(unit)) {
+                    model.addImplication(moves.not(), lies);
                 }
             }
             model.addExactlyOne(choices);
@@ -162,6 +196,28 @@ public final class Oracle {
         for (LinearExprBuilder sum : sums) {
             model.addLessOrEqual(sum, rules.last() + most);
         }
+    }
+
+    /** Where the rig is split, a universe is open to one length only: that of what is locked there, or any one. */
+    private void mayJoin(Literal here, int universe, int length) {
+        if (rules.split()) {
+            model.addImplication(here, open(universe, length));
+        }
+    }
+
+    private BoolVar open(int universe, int length) {
+        List<Integer> key = List.of(universe, length);
+        if (!open.containsKey(key)) {
+            BoolVar mine = model.newBoolVar("open");
+            open.entrySet().stream()
+                    .filter(e -> e.getKey().get(0) == universe)
+                    .forEach(e -> model.addAtMostOne(List.of(e.getValue(), mine)));
+            if (rig.locked().stream().anyMatch(l -> l.universe() == universe + 1 && l.length() != length)) {
+                model.addEquality(mine, 0);
+            }
+            open.put(key, mine);
+        }
+        return open.get(key);
     }
 
     /** False where units can be pushed together from slot 1, so that sums of lengths say everything. */

@@ -24,7 +24,7 @@ public final class MoveGate {
 
     /** The outcome itself, or a refusal that names every locked fixture that would move. */
     static Outcome passed(Plan before, Outcome outcome) {
-        if (!(outcome instanceof Changed changed) || changed.plan() == before) {
+        if (!(outcome instanceof Changed changed)) {
             return outcome;
         }
         List<Refusal> refusals = before.fixtures().stream()

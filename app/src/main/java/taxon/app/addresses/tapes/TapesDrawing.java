@@ -1,0 +1,102 @@
+package taxon.app.addresses.tapes;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import taxon.app.edit.JobState;
+import taxon.app.frame.Selection;
+import taxon.core.addressing.space.Fits;
+import taxon.core.dmx.SlotRange;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.finding.Evidence;
+import taxon.core.finding.Finding;
+import taxon.core.finding.Rule;
+import taxon.core.network.Route;
+import taxon.core.rig.Plan;
+import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.ReservedRun;
+import taxon.core.rig.Universe;
+
+/**
+ * The tapes of a job, one under the other. Lengths in pixels.
+ *
+ * @param height of all tapes, drawn or not
+ * @param tapes the first of them or all
+ */
+public record TapesDrawing(int width, int height, List<Tape> tapes) {
+    /** As many as fit on a screen beside the wish. */
+    private static final int FIRST = 7;
+
+    private static final int WIDTH = 950;
+    private static final int TOP = 40;
+
+    /** Those that a page begins with. */
+    public static TapesDrawing first(JobState state, Selection selection, TintBy tints) {
+        return of(state, selection, tints, LegalStarts.of(state.plan(), selection), FIRST);
+    }
+
+    /** All of them, what moves marked; nobody places anything there. */
+    public static TapesDrawing proposed(JobState after, Selection moved, TintBy tints) {
+        return of(after, moved, tints, Map.of(), Integer.MAX_VALUE);
+    }
+
+    public static TapesDrawing of(JobState state, Selection selection, TintBy tints) {
+        return of(state, selection, tints, LegalStarts.of(state.plan(), selection), Integer.MAX_VALUE);
+    }
+
+    public boolean isWhole() {
+        return height == TOP + tapes.size() * Tape.PITCH;
+    }
+
+    private static TapesDrawing of(
+            JobState state, Selection selection, TintBy tints, Map<UniverseNumber, List<SlotRange>> lit, int most) {
+        Plan plan = state.plan();
+        List<Universe> universes = plan.universes();
+        Fits fits = Fits.of(plan);
+        Map<UniverseNumber, List<PlannedBlock>> blocks = new TreeMap<>();
+        plan.blocks()
+                .forEach(b -> b.start()
+                        .ifPresent(a -> blocks.computeIfAbsent(a.universe(), u -> new ArrayList<>())
+                                .add(b)));
+        Map<UniverseNumber, List<ReservedRun>> reserved = new TreeMap<>();
+        plan.reservedRuns()
+                .forEach(r -> reserved.computeIfAbsent(r.universe(), u -> new ArrayList<>())
+                        .add(r));
+        Map<UniverseNumber, List<Evidence.Overlap>> overlaps = overlaps(state);
+        List<Tape> tapes = new ArrayList<>();
+        TapeMaker maker = new TapeMaker(plan, tints::of, selection);
+        for (Universe universe : universes.subList(0, Math.min(most, universes.size()))) {
+            UniverseNumber number = universe.number();
+            tapes.add(maker.tape(
+                    TOP + tapes.size() * Tape.PITCH,
+                    number.number(),
+                    routeWords(universe),
+                    fits,
+                    blocks.getOrDefault(number, List.of()),
+                    reserved.getOrDefault(number, List.of()),
+                    overlaps.getOrDefault(number, List.of()),
+                    lit.getOrDefault(number, List.of())));
+        }
+        return new TapesDrawing(WIDTH, TOP + universes.size() * Tape.PITCH, List.copyOf(tapes));
+    }
+
+    private static Map<UniverseNumber, List<Evidence.Overlap>> overlaps(JobState state) {
+        Map<UniverseNumber, List<Evidence.Overlap>> overlaps = new TreeMap<>();
+        for (Finding finding : state.check().byRule().getOrDefault(Rule.OVERLAP, List.of())) {
+            if (finding.evidence() instanceof Evidence.Overlap overlap) {
+                overlaps.computeIfAbsent(overlap.universe(), u -> new ArrayList<>())
+                        .add(overlap);
+            }
+        }
+        return overlaps;
+    }
+
+    public static String routeWords(Universe universe) {
+        String route = universe.route()
+                .map(r ->
+                        r instanceof Route.ArtNet a ? "Art-Net " + a.address() : "sACN " + ((Route.Sacn) r).universe())
+                .orElse("no route");
+        return universe.label().isBlank() ? route : universe.label();
+    }
+}

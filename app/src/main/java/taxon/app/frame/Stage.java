@@ -1,0 +1,54 @@
+package taxon.app.frame;
+
+import java.util.EnumSet;
+import java.util.Locale;
+import java.util.Set;
+import taxon.core.finding.Rule;
+
+/** The stages of the work, in its order. */
+public enum Stage {
+    RIG("Rig", EnumSet.of(Rule.MODE_MISSING, Rule.DUPLICATE_ID, Rule.NO_ID)),
+    TYPES("Types", EnumSet.of(Rule.MODE_DOUBTED, Rule.SHELF_SHORT)),
+    ADDRESSES(
+            "Addresses",
+            EnumSet.of(
+                    Rule.OVERLAP,
+                    Rule.PAST_END,
+                    Rule.NO_ADDRESS,
+                    Rule.BLOCK_NOT_ADDRESSED,
+                    Rule.RESERVED_TOUCHED,
+                    Rule.SHARE_BROKEN,
+                    Rule.HAZARD_SHARES,
+                    Rule.GAP_SHORT,
+                    Rule.HEADROOM_USED,
+                    Rule.ROOM_SHORT,
+                    Rule.OUT_OF_STEP)),
+    NETWORK("Network", EnumSet.of(Rule.UNIVERSE_UNROUTED)),
+    PAPERWORK("Paperwork", EnumSet.noneOf(Rule.class)),
+    CHECKS("Checks", EnumSet.noneOf(Rule.class)),
+    HANDOVER("Handover", EnumSet.noneOf(Rule.class));
+
+    private final String title;
+
+    @SuppressWarnings("ImmutableEnumChecker") // handed out as copies only
+    private final Set<Rule> rules;
+
+    Stage(String title, Set<Rule> rules) {
+        this.title = title;
+        this.rules = rules;
+    }
+
+    public String title() {
+        return title;
+    }
+
+    /** The last part of its address. */
+    public String path() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+
+    /** The rules whose findings are dealt with here. */
+    public Set<Rule> rules() {
+        return Set.copyOf(rules);
+    }
+}

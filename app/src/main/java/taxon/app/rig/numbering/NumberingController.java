@@ -1,0 +1,208 @@
+package taxon.app.rig.numbering;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Collections;
+import java.util.Optional;
+import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.edit.JobState;
+import taxon.app.form.Fields;
+import taxon.app.form.Reply;
+import taxon.app.frame.Frames;
+import taxon.app.frame.Stage;
+import taxon.app.proposals.ProposalDesk;
+import taxon.app.store.ProposalStore.StoredProposal;
+import taxon.core.numbering.Numbering;
+import taxon.core.numbering.NumberingProposal;
+import taxon.core.numbering.NumberingRequest;
+import taxon.core.numbering.NumberingRequest.Families;
+import taxon.core.numbering.NumberingRequest.Room;
+import taxon.core.numbering.NumbersRunOutException;
+import taxon.core.numbering.ReadingOrder;
+import taxon.core.numbering.ReadingOrder.By;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureId;
+import taxon.core.rig.FixtureKey;
+import taxon.formats.json.Json;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Numbers along the rig, asked for, looked at as a proposal, given as one edit. */
+@Controller
+public class NumberingController {
+    private static final String KIND = "numbering";
+    private static final String START = "start-";
+
+    private final Frames frames;
+    private final ProposalDesk desk;
+
+    public NumberingController(Frames frames, ProposalDesk desk) {
+        this.frames = frames;
+        this.desk = desk;
+    }
+
+    @GetMapping("/jobs/{job}/numbering")
+    public String ask(@PathVariable int job, HttpServletRequest request, Model model) {
+        JobState state = frames.open(job, Optional.of(Stage.RIG), request, model);
+        int first = state.plan().fixtures().stream()
+                .flatMap(f -> f.id().stream())
+                .mapToInt(FixtureId::number)
+                .min()
+                .orElse(101);
+        model.addAttribute(
+                "wanted",
+                new NumberingRequest(
+                        Set.of(),
+                        new ReadingOrder(By.POSITION, false, false),
+                        Families.BY_TYPE,
+                        first,
+                        Room.HUNDRED,
+                        Collections.emptySortedMap(),
+                        true,
+                        true));
+        model.addAttribute("scope", "all");
+        return "rig/numbering";
+    }
+
+    @PostMapping("/jobs/{job}/numbering")
+    public Object propose(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "numbering", "/jobs/" + job + "/numbering");
+        JobState state = frames.state(job);
+        Optional<NumberingRequest> wanted = read(state, reply.fields(), request);
+        wanted.ifPresent(w -> tryOut(state, w, reply.fields()));
+        if (wanted.isEmpty() || reply.fields().isFaulty()) {
+            return reply.refused();
+        }
+        int id = desk.open(job, state.version(), KIND, NumberingJson.write(wanted.get()));
+        return reply.done(
+                "Proposed; no number has changed yet.",
+                "/jobs/" + job + "/numbering/" + id,
+                Json.object().put("proposal", id));
+    }
+
+    private static void tryOut(JobState state, NumberingRequest wanted, Fields fields) {
+        try {
+            Numbering.propose(state.plan(), wanted);
+        } catch (NumbersRunOutException e) {
+            fields.refuse(
+                    START + e.family().key(),
+                    e.family().name() + " needs " + e.family().members().size() + " numbers; " + e.free()
+                            + " are free from " + e.start() + " to " + e.limit()
+                            + ". Begin it lower, or the next family higher.");
+        }
+    }
+
+    private static Optional<NumberingRequest> read(JobState state, Fields fields, HttpServletRequest request) {
+        Set<FixtureKey> fixtures = scope(state, fields);
+        Optional<By> by = fields.choice("by", By.class, By.POSITION);
+        Optional<Families> families = fields.choice("families", Families.class, Families.BY_TYPE);
+        Optional<Room> room = fields.choice("room", Room.class, Room.HUNDRED);
+        Optional<Integer> first = fields.number("first", "first number", 1, FixtureId.LAST);
+        SortedMap<String, Integer> starts = starts(fields, request);
+        if (fields.isFaulty()) {
+            return Optional.empty();
+        }
+        ReadingOrder reading =
+                new ReadingOrder(by.orElseThrow(), fields.text("side").equals("right"), fields.has("serpentine"));
+        return Optional.of(new NumberingRequest(
+                fixtures,
+                reading,
+                families.orElseThrow(),
+                first.orElseThrow(),
+                room.orElseThrow(),
+                starts,
+                fields.has("keep"),
+                fields.has("units")));
+    }
+
+    private static Set<FixtureKey> scope(JobState state, Fields fields) {
+        boolean all = !fields.text("scope").equals("chosen");
+        Set<FixtureKey> fixtures = all
+                ? state.plan().fixtures().stream().map(Fixture::key).collect(Collectors.toCollection(TreeSet::new))
+                : fields.keys("sel").stream()
+                        .filter(k -> state.plan().fixture(k).isPresent())
+                        .collect(Collectors.toCollection(TreeSet::new));
+        if (fixtures.isEmpty()) {
+            fields.refuse(
+                    "scope",
+                    all
+                            ? "The job has no fixture yet."
+                            : "No fixture is chosen; choose some on the rig or the tapes first.");
+        }
+        return fixtures;
+    }
+
+    private static SortedMap<String, Integer> starts(Fields fields, HttpServletRequest request) {
+        SortedMap<String, Integer> starts = new TreeMap<>();
+        request.getParameterMap().keySet().stream()
+                .filter(name -> name.startsWith(START) && fields.has(name))
+                .limit(1000)
+                .forEach(name -> fields.number(name, "first number", 1, FixtureId.LAST)
+                        .ifPresent(n -> starts.put(name.substring(START.length()), n)));
+        return starts;
+    }
+
+    @GetMapping("/jobs/{job}/numbering/{id}")
+    public Object look(@PathVariable int job, @PathVariable int id, HttpServletRequest request, Model model) {
+        StoredProposal stored = desk.find(job, id, KIND);
+        JobState state = frames.state(job);
+        NumberingRequest wanted = NumberingJson.read(ProposalDesk.request(stored));
+        boolean current = stored.baseVersion() == state.version();
+        Optional<NumberingProposal> proposal = proposal(state, wanted);
+        if (Reply.wantsJson(request)) {
+            ObjectNode body = proposal.map(NumberingJson::write).orElseGet(Json::object);
+            return Reply.json(
+                    HttpStatus.OK,
+                    body.put("proposal", id)
+                            .put("state", Json.slug(stored.state()))
+                            .put("madeOnVersion", stored.baseVersion())
+                            .put("version", state.version()));
+        }
+        frames.open(job, Optional.of(Stage.RIG), request, model);
+        model.addAttribute("wanted", wanted);
+        model.addAttribute(
+                "scope", wanted.fixtures().size() == state.plan().fixtures().size() ? "all" : "chosen");
+        model.addAttribute("outdated", proposal.isEmpty());
+        proposal.ifPresent(p -> model.addAttribute("proposal", NumberingView.of(stored, state.plan(), p, current)));
+        return "rig/numbering";
+    }
+
+    /** Empty when the job has changed so that the numbers no longer suffice. */
+    private static Optional<NumberingProposal> proposal(JobState state, NumberingRequest wanted) {
+        try {
+            return Optional.of(Numbering.propose(state.plan(), wanted));
+        } catch (NumbersRunOutException outdated) {
+            return Optional.empty();
+        }
+    }
+
+    @PostMapping("/jobs/{job}/numbering/{id}/apply")
+    public Object apply(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
+        StoredProposal stored = desk.find(job, id, KIND);
+        return desk.apply(
+                job,
+                stored,
+                request,
+                page(job, id),
+                "/jobs/" + job + "/rig",
+                (plan, wanted) ->
+                        Numbering.propose(plan, NumberingJson.read(wanted)).edit());
+    }
+
+    @PostMapping("/jobs/{job}/numbering/{id}/drop")
+    public Object drop(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
+        return desk.drop(job, desk.find(job, id, KIND), request, page(job, id), "/jobs/" + job + "/numbering");
+    }
+
+    private static String page(int job, int id) {
+        return "/jobs/" + job + "/numbering/" + id;
+    }
+}

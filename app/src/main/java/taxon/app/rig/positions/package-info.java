@@ -1,0 +1,7 @@
+/**
+ * Positions, and units spread along them.
+ */
+@NullMarked
+package taxon.app.rig.positions;
+
+import org.jspecify.annotations.NullMarked;

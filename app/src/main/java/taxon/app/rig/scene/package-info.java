@@ -1,0 +1,7 @@
+/**
+ * Scene files on their way in.
+ */
+@NullMarked
+package taxon.app.rig.scene;
+
+import org.jspecify.annotations.NullMarked;

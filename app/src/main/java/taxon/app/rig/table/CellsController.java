@@ -1,0 +1,275 @@
+package taxon.app.rig.table;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.edit.EditOutcome;
+import taxon.app.edit.Guard;
+import taxon.app.edit.JobEditor;
+import taxon.app.edit.JobState;
+import taxon.app.form.Fields;
+import taxon.app.form.Reply;
+import taxon.app.frame.Frames;
+import taxon.app.frame.NewStops;
+import taxon.app.frame.PageView;
+import taxon.app.frame.Stage;
+import taxon.app.proposals.ProposalDesk;
+import taxon.app.rig.RigPages;
+import taxon.app.store.ImportStore;
+import taxon.app.store.ProposalStore.StoredProposal;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Plan;
+import taxon.core.rigtable.CellChange;
+import taxon.core.rigtable.FixtureColumn;
+import taxon.core.rigtable.Pasted;
+import taxon.core.rigtable.Series;
+import taxon.core.rigtable.TableWork;
+import taxon.formats.csv.EquipmentSheet;
+import taxon.formats.csv.EquipmentSheetReader;
+import taxon.formats.csv.PastedCells;
+import taxon.formats.json.Json;
+
+/** Cells of the rig table: one is edited at once; what is filled, counted on or pasted is proposed first. */
+@Controller
+public class CellsController {
+    private static final String KIND = "cells";
+    private static final int MOST_CHANGES = 100_000;
+
+    private final Frames frames;
+    private final JobEditor editor;
+    private final ProposalDesk desk;
+    private final ImportStore imports;
+
+    public CellsController(Frames frames, JobEditor editor, ProposalDesk desk, ImportStore imports) {
+        this.frames = frames;
+        this.editor = editor;
+        this.desk = desk;
+        this.imports = imports;
+    }
+
+    /** The whole table as JSON, as the address asks for it. */
+    @GetMapping("/jobs/{job}/rows")
+    public Object rows(@PathVariable int job, HttpServletRequest request) {
+        return Reply.dense(TableJson.write(frames.state(job), RigTable.of(PageView.of(request))));
+    }
+
+    /** Edits one cell: {@code key}, {@code column}, {@code text}. A script gets the row as it is then. */
+    @PostMapping("/jobs/{job}/cells")
+    public Object edit(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "cell", "/jobs/" + job + "/rig");
+        Fields fields = reply.fields();
+        long version = reply.version();
+        Optional<Integer> key = fields.number("key", "fixture", 1, Integer.MAX_VALUE);
+        Optional<FixtureColumn> column = column(fields);
+        if (fields.isFaulty()) {
+            return reply.refused();
+        }
+        FixtureKey fixture = FixtureKey.of(key.orElseThrow());
+        CellChange change = new CellChange(fixture, column.orElseThrow(), fields.text("text"));
+        String title = change.column().words() + " of "
+                + frames.state(job).plan().fixture(fixture).map(Fixture::label).orElse("no. " + fixture);
+        EditOutcome outcome = editor.apply(
+                job, version, Guard.UNTOUCHED_ELEMENTS, reply.who(), TableWork.edit(title, List.of(change)));
+        boolean done = outcome instanceof EditOutcome.Done || outcome instanceof EditOutcome.NoChange;
+        return done && Reply.wantsJson(request)
+                ? row(frames.state(job), fixture, NewStops.words(outcome), request)
+                : reply.after(outcome);
+    }
+
+    private static Object row(JobState state, FixtureKey fixture, String brought, HttpServletRequest request) {
+        var body = Json.object().put("version", state.version()).put("brought", brought);
+        TableJson.rows(
+                body.putArray("rows"),
+                state,
+                RigTable.of(PageView.of(request)),
+                state.plan().fixture(fixture).stream().toList());
+        return Reply.dense(body);
+    }
+
+    private static Optional<FixtureColumn> column(Fields fields) {
+        Optional<FixtureColumn> column = TableColumn.of(fields.text("column")).flatMap(TableColumn::edited);
+        if (column.isEmpty()) {
+            fields.refuse("column", "This column is worked out from others; it cannot be edited here.");
+        }
+        return column;
+    }
+
+    /**
+     * Fills the cells below the first with its text, or all of them with {@code text} where that is given: {@code keys} from
+     * top to bottom, {@code column}.
+     */
+    @PostMapping("/jobs/{job}/cells/fill")
+    public Object fill(@PathVariable int job, HttpServletRequest request) {
+        Optional<String> text = Optional.ofNullable(request.getParameter("text"));
+        return proposeColumn(
+                job,
+                request,
+                "filled down",
+                (plan, rows, column) -> text.map(t -> rows.stream()
+                                .map(f -> new CellChange(f.key(), column, t))
+                                .toList())
+                        .orElseGet(() -> Series.down(plan, rows, column)));
+    }
+
+    /** Counts on from the first one or two cells ({@code seeds}). */
+    @PostMapping("/jobs/{job}/cells/series")
+    public Object series(@PathVariable int job, HttpServletRequest request) {
+        int seeds = "2".equals(request.getParameter("seeds")) ? 2 : 1;
+        return proposeColumn(job, request, "counted on", (plan, rows, column) -> Series.of(plan, rows, column, seeds));
+    }
+
+    private interface Work {
+        List<CellChange> on(Plan plan, List<Fixture> rows, FixtureColumn column);
+    }
+
+    private Object proposeColumn(int job, HttpServletRequest request, String verb, Work work) {
+        Reply reply = Reply.to(request, "cells", "/jobs/" + job + "/rig");
+        Fields fields = reply.fields();
+        JobState state = frames.state(job);
+        Optional<FixtureColumn> column = column(fields);
+        List<Fixture> rows = inOrder(state.plan(), fields.text("keys"));
+        if (rows.size() < 2) {
+            fields.refuse("keys", "Choose two cells or more below each other: the first ones say how it goes on.");
+        }
+        if (fields.isFaulty()) {
+            return reply.refused();
+        }
+        String title = column.orElseThrow().words() + " " + verb;
+        List<CellChange> changes = work.on(state.plan(), rows, column.orElseThrow());
+        return open(reply, state, new CellsJson.Wanted(title, changes, List.of()));
+    }
+
+    /** The keys stand in the order of the table, which is not that of a selection. */
+    private static List<Fixture> inOrder(Plan plan, String keys) {
+        List<Fixture> rows = new ArrayList<>();
+        for (String key : keys.split(",")) {
+            if (key.matches("[1-9]\\d{0,8}") && rows.size() < MOST_CHANGES) {
+                plan.fixture(FixtureKey.of(Integer.parseInt(key))).ifPresent(rows::add);
+            }
+        }
+        return rows;
+    }
+
+    /**
+     * Rows out of a spreadsheet: {@code rows} as text with tabs, {@code key} and {@code column} of the cell that they were
+     * pasted at, and the view of the table. A list with types becomes an equipment list on its way in.
+     */
+    @PostMapping("/jobs/{job}/cells/paste")
+    public Object paste(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "cells", "/jobs/" + job + "/rig");
+        Fields fields = reply.fields();
+        JobState state = frames.state(job);
+        String text = fields.raw("rows");
+        byte[] file = text.getBytes(StandardCharsets.UTF_8);
+        if (EquipmentSheetReader.read(file) instanceof EquipmentSheet.Understood) {
+            int id = editor.alone(() -> imports.add(job, "pasted rows", file));
+            return reply.done(
+                    "The rows were read as an equipment list; nothing is added yet.",
+                    "/jobs/" + job + "/imports/" + id,
+                    Json.object().put("import", id));
+        }
+        Optional<List<List<String>>> cells = PastedCells.read(text);
+        if (cells.isEmpty() || cells.get().isEmpty()) {
+            fields.refuse(
+                    "rows",
+                    "That is no table that can be read: a quote is left open, it is empty, or it is too large.");
+            return reply.refused();
+        }
+        RigTable table = RigTable.of(PageView.of(request));
+        Pasted pasted = Pasted.match(
+                state.plan(), cells.get(), below(table.rows(state.plan()), fields), editable(table, fields));
+        int rows = cells.get().size() - (pasted.byId() ? 1 : 0);
+        String title = rows == 1 ? "1 row pasted" : rows + " rows pasted";
+        return open(reply, state, new CellsJson.Wanted(title, pasted.changes(), PastedText.sentences(pasted)));
+    }
+
+    private static List<Fixture> below(List<Fixture> rows, Fields fields) {
+        int at = 0;
+        while (at < rows.size() && !rows.get(at).key().toString().equals(fields.text("key"))) {
+            at++;
+        }
+        return at < rows.size() ? rows.subList(at, rows.size()) : rows;
+    }
+
+    private static List<FixtureColumn> editable(RigTable table, Fields fields) {
+        int at = Math.max(
+                0,
+                TableColumn.of(fields.text("column"))
+                        .map(table.columns()::indexOf)
+                        .orElse(0));
+        return table.columns().subList(at, table.columns().size()).stream()
+                .flatMap(c -> c.edited().stream())
+                .toList();
+    }
+
+    private Object open(Reply reply, JobState state, CellsJson.Wanted wanted) {
+        if (wanted.changes().size() > MOST_CHANGES) {
+            reply.fields().refuse("rows", "These are more than " + MOST_CHANGES + " cells; give them in parts.");
+            return reply.refused();
+        }
+        int id = desk.open(state.job(), state.version(), KIND, CellsJson.write(wanted));
+        return reply.done(
+                "Proposed; nothing has changed yet.",
+                "/jobs/" + state.job() + "/cells/" + id + query(reply.page()),
+                Json.object().put("proposal", id));
+    }
+
+    private static String query(String page) {
+        int query = page.indexOf('?');
+        return query < 0 ? "" : page.substring(query);
+    }
+
+    @GetMapping("/jobs/{job}/cells/{id}")
+    public Object look(@PathVariable int job, @PathVariable int id, HttpServletRequest request, Model model) {
+        StoredProposal stored = desk.find(job, id, KIND);
+        JobState state = frames.state(job);
+        CellsJson.Wanted wanted = CellsJson.read(ProposalDesk.request(stored));
+        TableWork work = TableWork.of(state.plan(), wanted.changes());
+        if (Reply.wantsJson(request)) {
+            return Reply.json(
+                    HttpStatus.OK,
+                    CellsJson.write(wanted, work)
+                            .put("proposal", id)
+                            .put("state", Json.slug(stored.state()))
+                            .put("version", state.version()));
+        }
+        frames.open(job, Optional.of(Stage.RIG), request, model);
+        model.addAttribute("proposal", CellsView.of(stored, state, wanted, work));
+        return "rig/cells";
+    }
+
+    @PostMapping("/jobs/{job}/cells/{id}/apply")
+    public Object apply(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
+        StoredProposal stored = desk.find(job, id, KIND);
+        return desk.apply(job, stored, request, page(job, id), RigPages.rig(job, request), (plan, kept) -> {
+            CellsJson.Wanted wanted = CellsJson.read(kept);
+            return TableWork.edit(wanted.title(), taken(plan, wanted));
+        });
+    }
+
+    /** What is at fault was told and is left out; the rest goes in. */
+    private static List<CellChange> taken(Plan plan, CellsJson.Wanted wanted) {
+        List<CellChange> faulty = TableWork.of(plan, wanted.changes()).faults().stream()
+                .map(f -> f.change())
+                .toList();
+        return wanted.changes().stream().filter(c -> !faulty.contains(c)).toList();
+    }
+
+    @PostMapping("/jobs/{job}/cells/{id}/drop")
+    public Object drop(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
+        return desk.drop(job, desk.find(job, id, KIND), request, page(job, id), RigPages.rig(job, request));
+    }
+
+    private static String page(int job, int id) {
+        return "/jobs/" + job + "/cells/" + id;
+    }
+}

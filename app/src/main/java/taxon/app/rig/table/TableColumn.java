@@ -1,0 +1,148 @@
+package taxon.app.rig.table;
+
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import taxon.app.frame.Marks;
+import taxon.core.dmx.StartAddress;
+import taxon.core.grouping.Cells;
+import taxon.core.length.Length;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureId;
+import taxon.core.rig.Group;
+import taxon.core.rig.Plan;
+import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.Position;
+import taxon.core.rigtable.CellText;
+import taxon.core.rigtable.FixtureColumn;
+import taxon.formats.json.Json;
+
+/** A column of the rig table: one that can be edited, or one that is worked out. */
+public enum TableColumn {
+    ID(FixtureColumn.ID, 62),
+    TYPE("Type", 150),
+    MODE(FixtureColumn.MODE, 100),
+    POSITION(FixtureColumn.POSITION, 104),
+    UNIT(FixtureColumn.UNIT, 48),
+    OFFSET(FixtureColumn.OFFSET, 76),
+    ADDRESS(FixtureColumn.ADDRESS, 96),
+    SLOTS("Slots", 50),
+    STANDING("Standing", 96),
+    NAME(FixtureColumn.NAME, 100),
+    NOTE(FixtureColumn.NOTE, 110),
+    PURPOSE(FixtureColumn.PURPOSE, 110),
+    COLOUR(FixtureColumn.COLOUR, 90),
+    LINE(FixtureColumn.LINE, 90),
+    PAN_REVERSED(FixtureColumn.PAN_REVERSED, 92),
+    TILT_REVERSED(FixtureColumn.TILT_REVERSED, 92),
+    AXES_SWAPPED(FixtureColumn.AXES_SWAPPED, 96),
+    MIRRORS(FixtureColumn.MIRRORS, 66),
+    HAZARD(FixtureColumn.HAZARD, 90),
+    PARKED("Parked", 120),
+    CELLS("Cells", 70),
+    GROUPS("Folder and groups", 140);
+
+    static final List<TableColumn> USUAL =
+            List.of(ID, TYPE, MODE, POSITION, UNIT, OFFSET, ADDRESS, SLOTS, STANDING, NAME, NOTE);
+
+    private final String title;
+    private final Optional<FixtureColumn> edited;
+    private final int width;
+
+    TableColumn(FixtureColumn edited, int width) {
+        this.title = edited.words();
+        this.edited = Optional.of(edited);
+        this.width = width;
+    }
+
+    TableColumn(String title, int width) {
+        this.title = title;
+        this.edited = Optional.empty();
+        this.width = width;
+    }
+
+    public String title() {
+        return title;
+    }
+
+    /** What of a fixture the column edits; empty for one that is worked out. */
+    public Optional<FixtureColumn> edited() {
+        return edited;
+    }
+
+    /** In pixels, at least. */
+    public int width() {
+        return width;
+    }
+
+    public String slug() {
+        return Json.slug(this);
+    }
+
+    public static Optional<TableColumn> of(String slug) {
+        return Arrays.stream(values()).filter(c -> c.slug().equals(slug)).findFirst();
+    }
+
+    /** The column that edits this. */
+    public static Optional<TableColumn> editing(FixtureColumn column) {
+        return Arrays.stream(values())
+                .filter(c -> c.edited.equals(Optional.of(column)))
+                .findFirst();
+    }
+
+    public String text(Plan plan, Fixture fixture) {
+        return switch (this) {
+            case TYPE -> plan.type(fixture).fullName();
+            case SLOTS ->
+                Integer.toString(plan.blocksOf(fixture).stream()
+                        .mapToInt(PlannedBlock::footprint)
+                        .sum());
+            case STANDING ->
+                Marks.of(RigRow.standing(plan, plan.blocksOf(fixture))).word();
+            case PARKED ->
+                fixture.traits().parked().stream()
+                        .map(p -> p.block() + "." + p.offset() + " = " + p.value())
+                        .collect(Collectors.joining(", "));
+            case CELLS -> {
+                int cells = Cells.of(plan.mode(fixture)).size();
+                yield cells == 0 ? "" : Integer.toString(cells);
+            }
+            case GROUPS ->
+                plan.groups().stream()
+                        .filter(g -> g.holds(fixture))
+                        .map(Group::name)
+                        .collect(Collectors.joining(", "));
+            default -> CellText.of(plan, fixture, edited.orElseThrow());
+        };
+    }
+
+    /** What is empty comes last; what counts is compared as it counts, words without case. */
+    public Comparator<Fixture> order(Plan plan) {
+        return switch (this) {
+            case ID -> known(f -> f.id().map(FixtureId::number));
+            case UNIT -> Comparator.comparingInt(Fixture::unit);
+            case OFFSET -> known(f -> f.offset().map(Length::micrometres));
+            case ADDRESS -> known(f -> f.addresses().values().stream().min(StartAddress::compareTo));
+            case POSITION -> Comparator.comparing(plan::position, Position.ORDER);
+            case SLOTS, CELLS, MIRRORS -> known(f -> number(text(plan, f)));
+            default ->
+                known(f -> Optional.of(text(plan, f)).filter(t -> !t.isEmpty()).map(t -> t.toLowerCase(Locale.ROOT)));
+        };
+    }
+
+    private static Optional<Integer> number(String text) {
+        return text.isEmpty() ? Optional.empty() : Optional.of(Integer.valueOf(text));
+    }
+
+    private static <T extends Comparable<T>> Comparator<Fixture> known(Function<Fixture, Optional<T>> value) {
+        Comparator<Optional<T>> emptyLast = Comparator.comparing(Optional::isEmpty);
+        return Comparator.comparing(
+                value,
+                emptyLast.thenComparing(
+                        (a, b) -> a.isPresent() && b.isPresent() ? a.get().compareTo(b.get()) : 0));
+    }
+}

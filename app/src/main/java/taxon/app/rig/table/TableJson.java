@@ -1,0 +1,55 @@
+package taxon.app.rig.table;
+
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import taxon.app.edit.JobState;
+import taxon.app.frame.Marks;
+import taxon.app.frame.Tints;
+import taxon.core.finding.Severity;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Plan;
+import taxon.formats.json.Json;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The rig table as a script takes it: the columns, and each row as an array of its key, marks and texts. */
+public final class TableJson {
+    private TableJson() {}
+
+    public static ObjectNode write(JobState state, RigTable table) {
+        ObjectNode body = Json.object().put("version", state.version());
+        ArrayNode columns = body.putArray("columns");
+        table.columns()
+                .forEach(c -> columns.addObject()
+                        .put("name", c.slug())
+                        .put("title", c.title())
+                        .put("width", c.width())
+                        .put("edited", c.edited().isPresent()));
+        rows(body.putArray("rows"), state, table, table.rows(state.plan()));
+        return body;
+    }
+
+    /** Each row: key, tint, disc, 1 when a stop concerns it, and then a text for each column. */
+    public static void rows(ArrayNode rows, JobState state, RigTable table, List<Fixture> fixtures) {
+        Plan plan = state.plan();
+        Tints tints = Tints.of(plan);
+        Set<FixtureKey> stopped = stopped(state);
+        for (Fixture f : fixtures) {
+            ArrayNode row = rows.addArray()
+                    .add(f.key().number())
+                    .add(tints.of(f.type()))
+                    .add(Marks.of(RigRow.standing(plan, plan.blocksOf(f))).disc())
+                    .add(stopped.contains(f.key()) ? 1 : 0);
+            table.columns().forEach(c -> row.add(c.text(plan, f)));
+        }
+    }
+
+    private static Set<FixtureKey> stopped(JobState state) {
+        return state.check().findings().stream()
+                .filter(f -> f.severity() == Severity.STOP)
+                .flatMap(f -> f.fixtures().stream())
+                .collect(Collectors.toSet());
+    }
+}

@@ -1,0 +1,7 @@
+/**
+ * Folders and groups.
+ */
+@NullMarked
+package taxon.app.rig.tree;
+
+import org.jspecify.annotations.NullMarked;
