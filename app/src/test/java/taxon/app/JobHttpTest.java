@@ -138,7 +138,7 @@ class JobHttpTest {
         assertThat(rules).hasSize(17);
         JsonNode overlap = rules.get(0).path("findings").get(0);
         assertThat(overlap.path("sentence").asString()).startsWith("Overlap at 2.009 to 2.016.");
-        assertThat(overlap.path("remedy").asString()).isEqualTo("Move 102 to 2.025");
+        assertThat(overlap.path("remedy").asString()).isEqualTo("Move 102 to 2.017");
         http.post(
                 "/jobs/" + job + "/remedies",
                 "version",

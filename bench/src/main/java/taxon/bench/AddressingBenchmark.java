@@ -18,6 +18,7 @@ import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import taxon.core.addressing.Planner;
 import taxon.core.addressing.answer.AddressProposal;
+import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.dmx.StartAddress;
 import taxon.core.finding.PlanCheck;
 import taxon.core.fixture.DemoTypes;
@@ -29,7 +30,6 @@ import taxon.core.rig.Plan;
 import taxon.core.rig.edit.Added;
 import taxon.core.rig.edit.Edit;
 import taxon.core.rig.edit.FixtureEdits;
-import taxon.core.rig.wish.PlacementRequest;
 import taxon.core.rig.wish.Wish;
 import taxon.core.rig.wish.Wish.Style;
 

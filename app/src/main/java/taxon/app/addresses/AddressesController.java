@@ -30,6 +30,8 @@ import taxon.app.frame.Frames;
 import taxon.app.frame.PageView;
 import taxon.app.frame.Selection;
 import taxon.app.frame.Stage;
+import taxon.core.addressing.request.PlacementRequest;
+import taxon.core.addressing.request.PlacementRequest.Scope;
 import taxon.core.dmx.StartAddress;
 import taxon.core.proof.TouchAgain;
 import taxon.core.rig.BlockRef;
@@ -37,8 +39,6 @@ import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.edit.AddressEdits;
 import taxon.core.rig.edit.Edit;
-import taxon.core.rig.wish.PlacementRequest;
-import taxon.core.rig.wish.PlacementRequest.Scope;
 import taxon.core.rig.wish.Wish;
 
 /** Tapes and typed addresses. */

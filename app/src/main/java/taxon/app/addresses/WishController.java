@@ -1,7 +1,9 @@
 package taxon.app.addresses;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -10,17 +12,25 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import taxon.app.access.People;
+import taxon.app.addresses.wish.PlacementJson;
 import taxon.app.addresses.wish.PriceLine;
 import taxon.app.addresses.wish.WishFields;
 import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
+import taxon.app.edit.JobState;
 import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
+import taxon.app.proposals.ComputedProposals.Running;
+import taxon.app.proposals.ProposalDesk;
+import taxon.core.addressing.Planner;
+import taxon.core.addressing.Planner.StylePrice;
+import taxon.core.addressing.answer.AddressProposal;
+import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.rig.KeptWish;
 import taxon.core.rig.edit.Edit;
 import taxon.core.rig.edit.WishEdits;
-import taxon.core.rig.wish.PlacementRequest;
 import taxon.core.rig.wish.Wish;
+import taxon.core.rig.wish.Wish.Style;
 import taxon.formats.json.Json;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -31,24 +41,26 @@ public class WishController {
 
     private final Frames frames;
     private final JobEditor editor;
+    private final ProposalDesk desk;
 
-    public WishController(Frames frames, JobEditor editor) {
+    public WishController(Frames frames, JobEditor editor, ProposalDesk desk) {
         this.frames = frames;
         this.editor = editor;
+        this.desk = desk;
     }
 
     /** The four styles side by side for the wish in the form; a piece of the page, or JSON. */
     @GetMapping("/jobs/{job}/addresses/prices")
     public Object prices(@PathVariable int job, HttpServletRequest request, Model model) {
         Reply reply = Reply.to(request, FORM, page(job));
-        var plan = frames.state(job).plan();
+        JobState state = frames.state(job);
         Optional<PlacementRequest> wanted =
-                WishFields.request(reply.fields(), plan.wish().orElse(Wish.USUAL));
+                WishFields.request(reply.fields(), state.plan().wish().orElse(Wish.USUAL));
         if (wanted.isEmpty()) {
             model.addAttribute("fault", reply.fields().fault());
             return Reply.wantsJson(request) ? reply.refused() : "addresses/prices :: faults";
         }
-        var lines = PriceLine.of(plan, wanted.get());
+        var lines = PriceLine.of(prices(state, wanted.get()), wanted.get());
         if (Reply.wantsJson(request)) {
             ObjectNode body = Json.object();
             var list = body.putArray("styles");
@@ -64,6 +76,23 @@ public class WishController {
         }
         model.addAttribute("prices", lines);
         return "addresses/prices :: prices";
+    }
+
+    /** All four begin at once; each is the proposal that would be made, and is kept for it. */
+    private List<StylePrice> prices(JobState state, PlacementRequest wanted) {
+        Map<Style, Running<AddressProposal>> running = new EnumMap<>(Style.class);
+        for (Style style : Style.values()) {
+            PlacementRequest request = wanted.withStyle(style);
+            running.put(
+                    style,
+                    desk.computed(
+                            state,
+                            PlacementJson.question(request),
+                            (plan, effort) -> Planner.propose(plan, request, effort)));
+        }
+        return running.entrySet().stream()
+                .map(e -> Planner.price(e.getKey(), e.getValue().get()))
+                .toList();
     }
 
     /** Puts the wish in the form in force, or with a name keeps it. */

@@ -208,7 +208,8 @@ class ChangeController {
     Object look(@PathVariable int job, @PathVariable int id, HttpServletRequest request, Model model) {
         StoredProposal stored = desk.find(job, id, KIND);
         JobState state = frames.state(job);
-        Optional<ChangeProposal> proposal = proposal(state, stored);
+        Optional<ChangeProposal> proposal = desk.computed(stored, state, (plan, effort) -> proposal(plan, stored))
+                .get();
         if (Reply.wantsJson(request)) {
             ObjectNode body = proposal.map(ChangeJson::write)
                     .orElseGet(Json::object)
@@ -233,9 +234,9 @@ class ChangeController {
     }
 
     /** Empty when the job has changed so that what was asked for cannot be done any more. */
-    private static Optional<ChangeProposal> proposal(JobState state, StoredProposal stored) {
+    private static Optional<ChangeProposal> proposal(Plan plan, StoredProposal stored) {
         try {
-            return Optional.of(ModeChange.propose(state.plan(), ChangeJson.read(ProposalDesk.request(stored))));
+            return Optional.of(ModeChange.propose(plan, ChangeJson.read(ProposalDesk.request(stored))));
         } catch (IllegalArgumentException outdated) {
             return Optional.empty();
         }
@@ -250,8 +251,8 @@ class ChangeController {
                 request,
                 page(job, id),
                 then(job, stored),
-                (plan, wanted) ->
-                        ModeChange.propose(plan, ChangeJson.read(wanted)).edit());
+                state -> desk.computed(stored, state, (plan, effort) -> proposal(plan, stored)),
+                p -> p.orElseThrow().edit());
     }
 
     @PostMapping("/jobs/{job}/changes/{id}/drop")

@@ -80,13 +80,14 @@ class AddressingHttpTest {
         assertThat(styles).hasSize(4);
         assertThat(styles.toString())
                 .contains("\"style\":\"least-change\",\"touched\":0,\"plannedOnly\":0,\"first\":4");
-        assertThat(styles.toString()).contains("1 universe, proved the fewest", "price 0, proved the least");
+        assertThat(styles.toString())
+                .contains("1 universe, the fewest there can be", "price 0, the least there can be");
     }
 
     @Test
     void aWishIsHeededExplainedAndProved() {
         JsonNode proposal = propose("scope", "all", "style", "fewest-universes", "split", "position");
-        assertThat(proposal.path("proof").asString()).isEqualTo("2 universes, proved the fewest");
+        assertThat(proposal.path("proof").asString()).isEqualTo("2 universes, the fewest there can be");
         assertThat(proposal.path("breaks").toString()).contains("Rail shares no universe with Pipe");
         assertThat(proposal.path("totals").path("universes").asInt()).isEqualTo(2);
     }

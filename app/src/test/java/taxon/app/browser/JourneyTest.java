@@ -160,13 +160,13 @@ class JourneyTest {
         assertThat(browser.value("#address-1")).isEqualTo("2.513");
         browser.type("#address-1", "2/100");
         browser.click("button[title^='An empty field']");
-        browser.see(".told", "It brought 1 stop: Overlap at 2.100 to 2.108.");
+        browser.see(".told", "It brought 2 stops: Overlap at 2.100 to 2.108.");
         browser.see(".card .finding", "Overlap at 2.100 to 2.108");
         browser.see(".stages .count.stop", "2");
-        browser.click(".card .finding .link", "Move 205 Main to 2.297");
+        browser.click(".card .finding .link", "Move 205 Main to 2.113");
         browser.seeNo(".card .finding", "Overlap");
         browser.pressWith(Keys.CONTROL, "z");
-        browser.see(".told", "Undone: 205 Main to 2.297");
+        browser.see(".told", "Undone: 205 Main to 2.113");
         browser.pressWith(Keys.CONTROL, "z");
         browser.see(".card .blocks", "2.113");
         browser.type("#address-1", "");

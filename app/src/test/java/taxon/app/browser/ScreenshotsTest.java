@@ -80,7 +80,7 @@ class ScreenshotsTest {
     /** The prices of the styles come after their page. */
     private static void takePriced(Browser browser, String url, String name) {
         browser.open(url);
-        browser.see(".prices", "proved the fewest");
+        browser.see(".prices", "the fewest there can be");
         browser.screenshot(FOLDER.resolve(name + ".png"));
     }
 

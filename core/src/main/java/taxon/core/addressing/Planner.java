@@ -5,11 +5,11 @@ import java.util.List;
 import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.addressing.answer.AddressProposal.Totals;
 import taxon.core.addressing.answer.Optimum;
+import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.style.Styles;
 import taxon.core.packing.Effort;
 import taxon.core.proposal.Price;
 import taxon.core.rig.Plan;
-import taxon.core.rig.wish.PlacementRequest;
 import taxon.core.rig.wish.Wish.Style;
 
 /**

@@ -1,7 +1,7 @@
 package taxon.core.finding;
 
+import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.rig.edit.Edit;
-import taxon.core.rig.wish.PlacementRequest;
 
 /** The way out of a finding. */
 public sealed interface Remedy {

@@ -12,6 +12,7 @@ import java.util.stream.Collectors;
 import taxon.core.addressing.Planner;
 import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.addressing.answer.LeftOut;
+import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
@@ -33,7 +34,6 @@ import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.Shares;
 import taxon.core.rig.edit.Edit;
-import taxon.core.rig.wish.PlacementRequest;
 import taxon.core.rig.wish.Wish;
 
 /**

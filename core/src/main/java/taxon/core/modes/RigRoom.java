@@ -7,6 +7,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import taxon.core.addressing.request.PlacementRequest;
+import taxon.core.addressing.request.PlacementRequest.Scope;
 import taxon.core.addressing.request.SharingClasses;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.addressing.style.Styles;
@@ -18,8 +20,6 @@ import taxon.core.packing.Hole;
 import taxon.core.rig.Element;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
-import taxon.core.rig.wish.PlacementRequest;
-import taxon.core.rig.wish.PlacementRequest.Scope;
 import taxon.core.rig.wish.Wish;
 import taxon.core.rig.wish.Wish.Style;
 

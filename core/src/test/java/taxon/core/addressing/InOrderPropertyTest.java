@@ -13,13 +13,13 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.addressing.answer.AddressProposal.Move;
+import taxon.core.addressing.request.PlacementRequest;
+import taxon.core.addressing.request.PlacementRequest.Scope;
 import taxon.core.dmx.StartAddress;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
-import taxon.core.rig.wish.PlacementRequest;
-import taxon.core.rig.wish.PlacementRequest.Scope;
 import taxon.core.testing.Rigs;
 
 /** Random rigs by seed; the seed stands in the name of a failing case. Checked slot by slot, without the planner's own tools. */

@@ -30,6 +30,7 @@ public final class Oracle {
     private final Rules rules;
     private final CpModel model = new CpModel();
     private final List<Literal> placed = new ArrayList<>();
+    private final List<Lying> lying = new ArrayList<>();
     private boolean mayLeaveOut;
     /** By universe and length: whether units of that length may lie there. */
     private final Map<List<Integer>, BoolVar> open = new HashMap<>();
@@ -100,13 +101,36 @@ public final class Oracle {
         return oracle.ask();
     }
 
-    /** Whether so many of the units can be placed, those that are left out being gone. */
+    /** Whether so many of the units can be placed; who is left out stays where it is, and others keep away from it. */
     public static Word placesAtLeast(OracleRig rig, Rules rules, int count) {
         Oracle oracle = new Oracle(rig, rules);
         oracle.mayLeaveOut = true;
         oracle.placeAll(oracle.used(), new ArrayList<>());
+        IntStream.range(0, rig.units().size()).forEach(oracle::keepAwayFrom);
         oracle.model.addGreaterOrEqual(LinearExpr.sum(oracle.placed.toArray(Literal[]::new)), count);
         return oracle.ask();
+    }
+
+    /** Intervals of the units on each universe, with whose they are. */
+    private record Lying(int unit, int universe, IntervalVar interval, Literal here) {}
+
+    private void keepAwayFrom(int index) {
+        Unit unit = rig.units().get(index);
+        if (unit.universe() == 0) {
+            return;
+        }
+        Literal out = placed.get(index).not();
+        List<IntervalVar> apart = new ArrayList<>();
+        apart.add(model.newOptionalFixedInterval(unit.slot(), rules.pace(unit.length()), out, "left"));
+        for (Lying other : lying) {
+            if (other.unit() != index && other.universe() == unit.universe() - 1) {
+                apart.add(other.interval());
+                if (rules.split() && rig.units().get(other.unit()).length() != unit.length()) {
+                    model.addImplication(other.here(), placed.get(index));
+                }
+            }
+        }
+        model.addNoOverlap(apart);
     }
 
     private static int weight(Unit unit) {
@@ -151,10 +175,10 @@ public final class Oracle {
             if (staysLegally(unit)) {
                 choices.add(moves.not());
                 int u = unit.universe() - 1;
-                byUniverse
-                        .get(u)
-                        .add(model.newOptionalFixedInterval(
-                                unit.slot(), rules.pace(unit.length()), moves.not(), "stays"));
+                IntervalVar stays =
+                        model.newOptionalFixedInterval(unit.slot(), rules.pace(unit.length()), moves.not(), "stays");
+                byUniverse.get(u).add(stays);
+                lying.add(new Lying(moved.size() - 1, u, stays, moves.not()));
                 model.addImplication(moves.not(), used[u]);
                 mayJoin(moves.not(), u, unit.length());
             } else {
@@ -168,9 +192,10 @@ public final class Oracle {
                     model.addImplication(here, used[u]);
                     mayJoin(here, u, unit.length());
                     IntVar start = model.newIntVarFromDomain(Domain.fromValues(starts), "start");
-                    byUniverse
-                            .get(u)
-                            .add(model.newOptionalFixedSizeIntervalVar(start, rules.pace(unit.length()), here, "lies"));
+                    IntervalVar lies =
+                            model.newOptionalFixedSizeIntervalVar(start, rules.pace(unit.length()), here, "lies");
+                    byUniverse.get(u).add(lies);
+                    lying.add(new Lying(moved.size() - 1, u, lies, here));
                     sums[u].addTerm(here, rules.pace(unit.length()));
                     choices.add(here);
                 }

@@ -7,14 +7,15 @@ import taxon.app.addresses.wish.PlacementJson;
 import taxon.core.addressing.Planner;
 import taxon.core.addressing.Shift;
 import taxon.core.addressing.answer.AddressProposal;
+import taxon.core.addressing.request.PlacementRequest;
+import taxon.core.addressing.request.PlacementRequest.Scope;
 import taxon.core.dmx.AddressText;
 import taxon.core.dmx.StartAddress;
+import taxon.core.packing.Effort;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
-import taxon.core.rig.wish.PlacementRequest;
-import taxon.core.rig.wish.PlacementRequest.Scope;
 import taxon.core.rig.wish.Wish;
 import taxon.formats.json.Json;
 import tools.jackson.databind.JsonNode;
@@ -44,9 +45,9 @@ public final class Answers {
     }
 
     /** What is proposed on a plan; no moves where what was held is gone. */
-    public static AddressProposal of(Plan plan, JsonNode stored) {
+    public static AddressProposal of(Plan plan, JsonNode stored, Effort effort) {
         if (!stored.has(TO)) {
-            return Planner.propose(plan, PlacementJson.read(stored));
+            return Planner.propose(plan, PlacementJson.read(stored), effort);
         }
         BlockRef ref = new BlockRef(
                 FixtureKey.of(stored.path("held").asInt()), stored.path("block").asInt());
@@ -55,6 +56,11 @@ public final class Answers {
                 (AddressText.Read) AddressText.read(stored.path(TO).asString());
         return held.map(h -> Shift.propose(plan, keys(stored), h, to.address()))
                 .orElseGet(() -> Planner.propose(plan, new PlacementRequest(Scope.CHOSEN, Set.of(), Wish.USUAL)));
+    }
+
+    /** What decides the answer on a plan; the same for a proposal and for the price of its style. */
+    static String question(JsonNode stored) {
+        return stored.has(TO) ? stored.toString() : PlacementJson.question(PlacementJson.read(stored));
     }
 
     private static Set<FixtureKey> keys(JsonNode stored) {

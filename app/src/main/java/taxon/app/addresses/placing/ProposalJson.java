@@ -4,8 +4,8 @@ import java.util.Locale;
 import taxon.app.addresses.wish.PlacementJson;
 import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.core.addressing.answer.AddressProposal;
+import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.text.ProposalText;
-import taxon.core.rig.wish.PlacementRequest;
 import taxon.formats.json.Json;
 import tools.jackson.databind.node.ObjectNode;
 

@@ -3,10 +3,10 @@ package taxon.app.addresses.wish;
 import java.util.Locale;
 import java.util.Set;
 import java.util.TreeSet;
+import taxon.core.addressing.request.PlacementRequest;
+import taxon.core.addressing.request.PlacementRequest.Scope;
 import taxon.core.dmx.AddressText;
 import taxon.core.rig.FixtureKey;
-import taxon.core.rig.wish.PlacementRequest;
-import taxon.core.rig.wish.PlacementRequest.Scope;
 import taxon.formats.json.Json;
 import taxon.formats.json.WishJson;
 import tools.jackson.databind.JsonNode;
@@ -15,6 +15,11 @@ import tools.jackson.databind.node.ObjectNode;
 /** A request for a placing as JSON, as it is stored and shown. */
 public final class PlacementJson {
     private PlacementJson() {}
+
+    /** What decides the answer of the planner on a plan. */
+    public static String question(PlacementRequest request) {
+        return "placement " + write(request);
+    }
 
     public static ObjectNode write(PlacementRequest request) {
         ObjectNode node = Json.object().put("scope", Json.slug(request.scope()));

@@ -1,12 +1,10 @@
 package taxon.app.addresses.wish;
 
 import java.util.List;
-import taxon.core.addressing.Planner;
 import taxon.core.addressing.Planner.StylePrice;
+import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.text.ProposalText;
 import taxon.core.addressing.text.WishText;
-import taxon.core.rig.Plan;
-import taxon.core.rig.wish.PlacementRequest;
 import taxon.formats.json.Json;
 
 /**
@@ -29,8 +27,8 @@ public record PriceLine(
         int notPlaced,
         String proof) {
 
-    public static List<PriceLine> of(Plan plan, PlacementRequest request) {
-        return Planner.compare(plan, request).stream().map(p -> of(p, request)).toList();
+    public static List<PriceLine> of(List<StylePrice> prices, PlacementRequest request) {
+        return prices.stream().map(p -> of(p, request)).toList();
     }
 
     private static PriceLine of(StylePrice price, PlacementRequest request) {

@@ -3,10 +3,10 @@ package taxon.app.addresses.wish;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.Function;
+import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.text.WishText;
 import taxon.core.rig.Plan;
 import taxon.core.rig.wish.Headroom.Measure;
-import taxon.core.rig.wish.PlacementRequest;
 import taxon.core.rig.wish.Wish;
 import taxon.formats.json.Json;
 

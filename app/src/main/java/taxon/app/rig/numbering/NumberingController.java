@@ -32,6 +32,7 @@ import taxon.core.numbering.ReadingOrder.By;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Plan;
 import taxon.formats.json.Json;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -156,7 +157,8 @@ public class NumberingController {
         JobState state = frames.state(job);
         NumberingRequest wanted = NumberingJson.read(ProposalDesk.request(stored));
         boolean current = stored.baseVersion() == state.version();
-        Optional<NumberingProposal> proposal = proposal(state, wanted);
+        Optional<NumberingProposal> proposal = desk.computed(stored, state, (plan, effort) -> proposal(plan, wanted))
+                .get();
         if (Reply.wantsJson(request)) {
             ObjectNode body = proposal.map(NumberingJson::write).orElseGet(Json::object);
             return Reply.json(
@@ -176,9 +178,9 @@ public class NumberingController {
     }
 
     /** Empty when the job has changed so that the numbers no longer suffice. */
-    private static Optional<NumberingProposal> proposal(JobState state, NumberingRequest wanted) {
+    private static Optional<NumberingProposal> proposal(Plan plan, NumberingRequest wanted) {
         try {
-            return Optional.of(Numbering.propose(state.plan(), wanted));
+            return Optional.of(Numbering.propose(plan, wanted));
         } catch (NumbersRunOutException outdated) {
             return Optional.empty();
         }
@@ -193,8 +195,11 @@ public class NumberingController {
                 request,
                 page(job, id),
                 "/jobs/" + job + "/rig",
-                (plan, wanted) ->
-                        Numbering.propose(plan, NumberingJson.read(wanted)).edit());
+                state -> desk.computed(
+                        stored,
+                        state,
+                        (plan, effort) -> proposal(plan, NumberingJson.read(ProposalDesk.request(stored)))),
+                p -> p.orElseThrow().edit());
     }
 
     @PostMapping("/jobs/{job}/numbering/{id}/drop")

@@ -126,7 +126,9 @@ public class ArrangingController {
     public Object look(@PathVariable int job, @PathVariable int id, HttpServletRequest request, Model model) {
         StoredProposal stored = desk.find(job, id, KIND);
         JobState state = frames.state(job);
-        ArrangingProposal proposal = proposal(state.plan(), ProposalDesk.request(stored));
+        ArrangingProposal proposal = desk.computed(
+                        stored, state, (plan, effort) -> proposal(plan, ProposalDesk.request(stored)))
+                .get();
         boolean current = stored.baseVersion() == state.version();
         if (Reply.wantsJson(request)) {
             return Reply.json(
@@ -165,7 +167,8 @@ public class ArrangingController {
                 request,
                 page(job, id),
                 RigPages.rig(job, request),
-                (plan, wanted) -> proposal(plan, wanted).edit());
+                state -> desk.computed(stored, state, (plan, effort) -> proposal(plan, ProposalDesk.request(stored))),
+                ArrangingProposal::edit);
     }
 
     @PostMapping("/jobs/{job}/arranging/{id}/drop")

@@ -5,6 +5,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -233,7 +235,8 @@ public class CellsController {
         StoredProposal stored = desk.find(job, id, KIND);
         JobState state = frames.state(job);
         CellsJson.Wanted wanted = CellsJson.read(ProposalDesk.request(stored));
-        TableWork work = TableWork.of(state.plan(), wanted.changes());
+        TableWork work = desk.computed(stored, state, (plan, effort) -> TableWork.of(plan, wanted.changes()))
+                .get();
         if (Reply.wantsJson(request)) {
             return Reply.json(
                     HttpStatus.OK,
@@ -250,17 +253,20 @@ public class CellsController {
     @PostMapping("/jobs/{job}/cells/{id}/apply")
     public Object apply(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
         StoredProposal stored = desk.find(job, id, KIND);
-        return desk.apply(job, stored, request, page(job, id), RigPages.rig(job, request), (plan, kept) -> {
-            CellsJson.Wanted wanted = CellsJson.read(kept);
-            return TableWork.edit(wanted.title(), taken(plan, wanted));
-        });
+        CellsJson.Wanted wanted = CellsJson.read(ProposalDesk.request(stored));
+        return desk.apply(
+                job,
+                stored,
+                request,
+                page(job, id),
+                RigPages.rig(job, request),
+                state -> desk.computed(stored, state, (plan, effort) -> TableWork.of(plan, wanted.changes())),
+                work -> TableWork.edit(wanted.title(), taken(work, wanted)));
     }
 
     /** What is at fault was told and is left out; the rest goes in. */
-    private static List<CellChange> taken(Plan plan, CellsJson.Wanted wanted) {
-        List<CellChange> faulty = TableWork.of(plan, wanted.changes()).faults().stream()
-                .map(f -> f.change())
-                .toList();
+    private static List<CellChange> taken(TableWork work, CellsJson.Wanted wanted) {
+        Set<CellChange> faulty = work.faults().stream().map(f -> f.change()).collect(Collectors.toSet());
         return wanted.changes().stream().filter(c -> !faulty.contains(c)).toList();
     }
 

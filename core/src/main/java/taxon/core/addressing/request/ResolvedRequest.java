@@ -23,7 +23,6 @@ import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.Share;
 import taxon.core.rig.Shares;
-import taxon.core.rig.wish.PlacementRequest;
 import taxon.core.rig.wish.Wish;
 import taxon.core.rig.wish.Wish.Blocks;
 import taxon.core.rig.wish.Wish.Style;

@@ -9,14 +9,14 @@ import java.util.Set;
 import java.util.TreeMap;
 import taxon.core.addressing.answer.Trouble;
 import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.PlacementRequest;
+import taxon.core.addressing.request.PlacementRequest.Scope;
 import taxon.core.addressing.request.ResolvedRequest;
 import taxon.core.dmx.StartAddress;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
-import taxon.core.rig.wish.PlacementRequest;
-import taxon.core.rig.wish.PlacementRequest.Scope;
 
 /**
  * What becomes of those who were taken as fixed where they are, since the style found no place for them: when all others are

@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import taxon.core.addressing.answer.Optimum;
 import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.ResolvedRequest;
 import taxon.core.dmx.StartAddress;
 import taxon.core.packing.Effort;
@@ -16,7 +17,6 @@ import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
-import taxon.core.rig.wish.PlacementRequest;
 import taxon.core.rig.wish.Wish;
 import taxon.core.rig.wish.Wish.Style;
 
@@ -121,7 +121,10 @@ public final class Styles {
     /** What was laid on a plan that lay better already, as a layout for the plan as it is. */
     private static Laid carried(Plan plan, PlacementRequest request, Laid next, Effort effort) {
         Plan after = HeldFixtures.placed(next);
-        Task task = Task.of(plan, request, next.leftOut(), effort);
+        Set<FixtureKey> apart = next.leftOut();
+        // Who was moved before and is left out of the next step lies where that put him: others keep away from there.
+        apart.removeIf(k -> !addresses(plan, k).equals(addresses(after, k)));
+        Task task = Task.of(plan, request, apart, effort);
         Map<Integer, StartAddress> starts = new TreeMap<>();
         Set<Integer> kept = new HashSet<>();
         for (BlockRun run : task.request().runs()) {
@@ -141,7 +144,11 @@ public final class Styles {
                 Map.of(),
                 new Optimum.Unclaimed(),
                 next.layout().leftAtLeast());
-        return new Laid(task, layout, HeldFixtures.of(task, layout, next.leftOut()), 0);
+        return new Laid(task, layout, HeldFixtures.of(task, layout, apart), 0);
+    }
+
+    private static Map<Integer, StartAddress> addresses(Plan plan, FixtureKey key) {
+        return plan.fixture(key).orElseThrow().addresses();
     }
 
     private static int slots(Plan plan, FixtureKey key) {

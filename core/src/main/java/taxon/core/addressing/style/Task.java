@@ -3,12 +3,12 @@ package taxon.core.addressing.style;
 import java.util.List;
 import java.util.Set;
 import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.ResolvedRequest;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.packing.Effort;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
-import taxon.core.rig.wish.PlacementRequest;
 
 /**
  * What a style has to do: a request, the space without those who are asked for, and how much may be computed.

@@ -1,10 +1,12 @@
-package taxon.core.rig.wish;
+package taxon.core.addressing.request;
 
 import java.util.Set;
 import java.util.TreeSet;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseSet;
 import taxon.core.rig.FixtureKey;
+import taxon.core.rig.wish.Spacing;
+import taxon.core.rig.wish.Wish;
 
 /**
  * What to place, and how.
