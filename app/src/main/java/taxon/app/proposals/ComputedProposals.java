@@ -33,7 +33,7 @@ public class ComputedProposals {
      * What is asked.
      *
      * @param version of the job that it is asked of
-     * @param question everything else that decides the answer
+     * @param words everything else that decides the answer
      */
     public record Question(int job, long version, String words) {}
 
