@@ -12,8 +12,8 @@ import taxon.core.text.Texts;
 
 /** Who does things. There are no accounts: everyone says at their browser how the history shall call them. */
 public final class People {
-    static final String COOKIE = "who";
-    static final int LONGEST = 40;
+    public static final String COOKIE = "who";
+    public static final int LONGEST = 40;
 
     private static final String NOBODY_SAID = "at this machine";
 

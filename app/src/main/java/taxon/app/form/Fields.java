@@ -11,7 +11,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
-import taxon.app.frame.Selection;
 import taxon.core.dmx.AddressText;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;

@@ -14,8 +14,6 @@ import org.springframework.web.servlet.support.RequestContextUtils;
 import org.springframework.web.servlet.view.RedirectView;
 import taxon.app.access.People;
 import taxon.app.edit.EditOutcome;
-import taxon.app.frame.NewStops;
-import taxon.app.frame.PageAgainView;
 import taxon.formats.json.Json;
 import tools.jackson.databind.node.ObjectNode;
 

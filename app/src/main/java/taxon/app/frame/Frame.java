@@ -3,6 +3,7 @@ package taxon.app.frame;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import taxon.app.form.Selection;
 
 /**
  * What stands around the work surface of every page of a job.

@@ -11,6 +11,7 @@ import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
 import taxon.app.edit.NoSuchJobException;
 import taxon.app.form.FormFault;
+import taxon.app.form.Selection;
 import taxon.app.store.JournalStore;
 import taxon.app.store.RevisionStore;
 import taxon.core.finding.Severity;

@@ -2,8 +2,8 @@ package taxon.app.rig;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.Objects;
+import taxon.app.form.Selection;
 import taxon.app.frame.PageView;
-import taxon.app.frame.Selection;
 
 /** Addresses of the rig page. */
 public final class RigPages {

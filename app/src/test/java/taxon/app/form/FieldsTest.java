@@ -8,7 +8,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import taxon.app.frame.Selection;
 import taxon.core.dmx.StartAddress;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.JobSheet;

@@ -9,9 +9,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import taxon.core.addressing.request.BlockRun;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.PlacementRequest.Scope;
 import taxon.core.addressing.request.RoomForMode;
+import taxon.core.addressing.space.JobSpace;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
@@ -137,34 +139,58 @@ final class WishRules {
         return found;
     }
 
+    /** Looks at the first block of each run: blocks of a fixture that follow each other have their room together. */
     private Optional<Finding> roomShort(List<Seat> seats, int at) {
-        PlannedBlock block = seats.get(at).block();
-        if (block.ref().block() > 1) {
+        Seat seat = seats.get(at);
+        List<PlannedBlock> run = runFrom(seat.block());
+        if (run.isEmpty()) {
             return Optional.empty();
         }
-        int next = wish.headroom().lastSlot() + 1;
-        for (int i = at + 1; i < seats.size(); i++) {
-            if (!seats.get(i).block().fixture().key().equals(block.fixture().key())) {
-                next = Math.min(next, seats.get(i).first());
-                break;
-            }
-        }
-        int kept = Math.max(0, next - seats.get(at).first());
-        boolean pitched = wish.spacing().starts() == Starts.PITCH;
-        int needed = wish.spacing().largestMode()
-                ? RoomForMode.of(block.type())
-                : block.mode().footprint();
-        int limit = wish.spacing().largestMode() ? kept : wish.spacing().every();
-        boolean isShort = needed > limit && (pitched || needed > kept);
-        return isShort
+        FixtureKey own = seat.block().fixture().key();
+        Optional<Seat> next = seats.subList(at + 1, seats.size()).stream()
+                .filter(s -> !s.block().fixture().key().equals(own))
+                .findFirst();
+        int length = wish.spacing().largestMode() ? roomFor(run) : BlockRun.slots(run, false);
+        int kept = next.map(Seat::first).orElse(wish.headroom().lastSlot() + 1) - seat.first();
+        int needed = next.isPresent() && wish.spacing().starts() == Starts.PITCH
+                ? JobSpace.grain(wish.spacing()).pace(length)
+                : length;
+        return needed > Math.max(0, kept)
                 ? Optional.of(Finding.about(
                         Rule.ROOM_SHORT,
-                        List.of(block.fixture().key()),
-                        new Evidence.RoomShort(block, needed, limit),
-                        Optional.of(leastChange(
-                                "Find a place with room",
-                                List.of(block.fixture().key())))))
+                        List.of(own),
+                        new Evidence.RoomShort(seat.block(), needed, Math.max(0, kept)),
+                        Optional.of(leastChange("Find a place with room", List.of(own)))))
                 : Optional.empty();
+    }
+
+    /** The blocks that follow this one, itself among them; empty when it follows another block of its fixture itself. */
+    private List<PlannedBlock> runFrom(PlannedBlock first) {
+        List<PlannedBlock> blocks = index.plan().blocksOf(first.fixture());
+        int at = first.ref().block() - 1;
+        if (at > 0 && isBehind(blocks.get(at - 1), first)) {
+            return List.of();
+        }
+        int end = at + 1;
+        while (end < blocks.size() && isBehind(blocks.get(end - 1), blocks.get(end))) {
+            end++;
+        }
+        return blocks.subList(at, end);
+    }
+
+    private static boolean isBehind(PlannedBlock one, PlannedBlock two) {
+        return one.start()
+                .flatMap(a -> a.after(Math.min(Slot.LAST, one.footprint())))
+                .equals(two.start());
+    }
+
+    private static int roomFor(List<PlannedBlock> run) {
+        PlannedBlock first = run.get(0);
+        boolean whole = run.size() == first.mode().blocks().size();
+        int[] longest = RoomForMode.ofBlocks(first.type());
+        return whole
+                ? RoomForMode.of(first.type())
+                : run.stream().mapToInt(b -> longest[b.ref().block()]).sum();
     }
 
     /**

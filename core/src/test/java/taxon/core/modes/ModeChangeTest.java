@@ -24,10 +24,17 @@ import taxon.core.modes.ChangeProposal.StylePrice;
 import taxon.core.modes.ChangeRequest.Style;
 import taxon.core.modes.ChangeRequest.Switch;
 import taxon.core.rig.BlockEvidence;
+import taxon.core.rig.BlockRef;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Mark;
 import taxon.core.rig.Plan;
+import taxon.core.rig.edit.LockEdits;
+import taxon.core.rig.edit.ShareEdits;
+import taxon.core.rig.edit.WishEdits;
+import taxon.core.rig.wish.Headroom;
+import taxon.core.rig.wish.Spacing;
+import taxon.core.rig.wish.Wish;
 import taxon.core.testing.Rigs;
 
 class ModeChangeTest {
@@ -274,5 +281,44 @@ class ModeChangeTest {
         return plan.fixtures().stream()
                 .map(f -> f.address(1).map(StartAddress::toString).orElse("none"))
                 .toList();
+    }
+
+    @Test
+    void aLockedFixtureKeepsItsAddressAndItsClashIsTold() {
+        Plan plan = Rigs.apply(row(), LockEdits.lock(List.of(FixtureKey.of(2)), true));
+        ChangeProposal proposal = propose(plan, TERN, "16-channel", Style.LEAST_DISTURBANCE);
+        assertThat(starts(apply(plan, proposal)).get(1)).isEqualTo("1.013");
+        assertThat(proposal.moves()).noneMatch(m -> m.block().ref().fixture().equals(FixtureKey.of(2)));
+    }
+
+    @Test
+    void theGapAndTheRoomAtTheEndOfTheWishInForceAreHeeded() {
+        Plan wishing = Rigs.apply(
+                row(),
+                WishEdits.enforce("", Wish.USUAL.withSpacing(Spacing.ofGap(5)).withHeadroom(Headroom.ofSlots(400))));
+        Plan after = apply(wishing, propose(wishing, TERN, "16-channel", Style.LEAST_DISTURBANCE));
+        assertThat(PlanCheck.of(after).byRule().get(Rule.HEADROOM_USED)).isEmpty();
+        List<Integer> changed = after.fixtures().subList(0, 4).stream()
+                .filter(f -> f.address(1).orElseThrow().universe().number() == 1)
+                .map(f -> f.address(1).orElseThrow().slot().number())
+                .sorted()
+                .toList();
+        for (int i = 1; i < changed.size(); i++) {
+            assertThat(changed.get(i) - changed.get(i - 1)).isGreaterThanOrEqualTo(16 + 5);
+        }
+    }
+
+    @Test
+    void whatSharesOnPurposeMovesTogetherAndIsNoClash() {
+        List<BlockRef> both = List.of(new BlockRef(FixtureKey.of(1), 1), new BlockRef(FixtureKey.of(2), 1));
+        Plan plan = Rigs.apply(row(), ShareEdits.share(both, "act as one"));
+        ChangeProposal proposal = propose(plan, TERN, "16-channel", Style.LEAST_DISTURBANCE);
+        List<String> after = starts(apply(plan, proposal));
+        assertThat(after.get(0)).isEqualTo(after.get(1));
+        assertThat(propose(plan, TERN, "16-channel", Style.KEEP_STARTS).clashes())
+                .noneMatch(c -> c.block().fixture().key().equals(FixtureKey.of(1))
+                        && c.with()
+                                .filter(w -> w.fixture().key().equals(FixtureKey.of(2)))
+                                .isPresent());
     }
 }

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import taxon.app.frame.Selection;
+import taxon.app.form.Selection;
 import taxon.core.addressing.space.Fits;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.UniverseNumber;

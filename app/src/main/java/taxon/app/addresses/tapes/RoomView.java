@@ -2,7 +2,7 @@ package taxon.app.addresses.tapes;
 
 import java.util.List;
 import java.util.Optional;
-import taxon.app.frame.Selection;
+import taxon.app.form.Selection;
 import taxon.core.addressing.space.Fits;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.UniverseNumber;

@@ -3,7 +3,7 @@ package taxon.app.rig.drawing;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import taxon.app.frame.Selection;
+import taxon.app.form.Selection;
 import taxon.app.frame.Tints;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;

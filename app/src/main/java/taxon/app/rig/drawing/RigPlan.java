@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.DoubleStream;
-import taxon.app.frame.Selection;
+import taxon.app.form.Selection;
 import taxon.app.frame.Tints;
 import taxon.core.length.Length;
 import taxon.core.length.LengthUnit;

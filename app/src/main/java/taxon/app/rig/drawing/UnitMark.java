@@ -1,7 +1,7 @@
 package taxon.app.rig.drawing;
 
+import taxon.app.form.Selection;
 import taxon.app.frame.Marks;
-import taxon.app.frame.Selection;
 import taxon.app.frame.Tints;
 import taxon.app.rig.table.RigRow;
 import taxon.core.dmx.StartAddress;

@@ -1,8 +1,8 @@
 package taxon.app.rig.table;
 
 import java.util.List;
+import taxon.app.form.Selection;
 import taxon.app.frame.Marks;
-import taxon.app.frame.Selection;
 import taxon.app.frame.Tints;
 import taxon.core.proof.Standing;
 import taxon.core.rig.Fixture;

@@ -3,7 +3,7 @@ package taxon.app.rig.tree;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
-import taxon.app.frame.Selection;
+import taxon.app.form.Selection;
 import taxon.core.fixture.Part;
 import taxon.core.grouping.Grouping;
 import taxon.core.grouping.Grouping.Origin;

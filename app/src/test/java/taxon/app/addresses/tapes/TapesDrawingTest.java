@@ -11,7 +11,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import taxon.app.addresses.tapes.Tape.Box;
 import taxon.app.addresses.tapes.Tape.Caption;
 import taxon.app.edit.JobState;
-import taxon.app.frame.Selection;
+import taxon.app.form.Selection;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;

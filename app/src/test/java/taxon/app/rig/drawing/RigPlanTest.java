@@ -8,7 +8,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import taxon.app.frame.Selection;
+import taxon.app.form.Selection;
 import taxon.app.rig.drawing.RigPlan.Line;
 import taxon.app.rig.drawing.RigPlan.Unit;
 import taxon.core.length.Length;

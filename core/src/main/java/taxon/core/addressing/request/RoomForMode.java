@@ -15,7 +15,7 @@ public final class RoomForMode {
     }
 
     /** Block by block: the longest at each number, counted from 1. Index 0 is not used. */
-    static int[] ofBlocks(FixtureType type) {
+    public static int[] ofBlocks(FixtureType type) {
         int[] most = new int[Mode.MOST_BLOCKS + 1];
         for (Mode mode : type.modes()) {
             List<Block> blocks = mode.blocks();

@@ -1,4 +1,4 @@
-package taxon.app.frame;
+package taxon.app.form;
 
 import java.util.Arrays;
 import java.util.Collection;

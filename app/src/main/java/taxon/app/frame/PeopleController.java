@@ -1,4 +1,4 @@
-package taxon.app.access;
+package taxon.app.frame;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -7,6 +7,7 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseCookie;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.access.People;
 import taxon.app.form.Reply;
 import taxon.formats.json.Json;
 

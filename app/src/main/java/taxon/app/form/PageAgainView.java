@@ -1,4 +1,4 @@
-package taxon.app.frame;
+package taxon.app.form;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
