@@ -19,6 +19,7 @@ final class PackingProblem {
     final Grain grain;
     final int[] steps;
     final int[] binOf;
+    private final List<Hole> holes;
     /** The first slot of each hole. */
     final int[] first;
     /** Slots of each hole; 0 for one that is shut. */
@@ -43,10 +44,8 @@ final class PackingProblem {
         binOf = IntStream.range(0, bins.size())
                 .flatMap(b -> bins.get(b).holes().stream().mapToInt(h -> b))
                 .toArray();
-        first = bins.stream()
-                .flatMap(b -> b.holes().stream())
-                .mapToInt(Hole::first)
-                .toArray();
+        holes = bins.stream().flatMap(b -> b.holes().stream()).toList();
+        first = holes.stream().mapToInt(Hole::first).toArray();
         cap = new int[length.length][];
         most = new int[length.length];
         for (int h = 0; h < length.length; h++) {
@@ -69,7 +68,7 @@ final class PackingProblem {
     /** The caps of a hole when its first run begins at a slot at or behind its first one. */
     int[] capFrom(int hole, int start) {
         int[] caps = new int[kinds.size()];
-        int room = length[hole] - (start - first[hole]);
+        int room = start == first[hole] ? length[hole] : holes.get(hole).lastFrom(start, grain) - start + 1;
         for (int i = 0; i < caps.length; i++) {
             int rest = room - kinds.get(i).length();
             caps[i] = rest < 0 ? 0 : steps[i] + rest / grain.step();

@@ -81,18 +81,43 @@ public final class JobSpace {
                 .map(StartAddress::universe)
                 .collect(Collectors.toSet());
         JobSpace space = copy();
-        touched.forEach(u -> space.own.put(u.number(), new UniverseSpace(grain, last)));
+        space.readAnew(
+                touched,
+                u -> here.apply(u).stream().filter(b -> !refs.contains(b.ref())).toList(),
+                plan,
+                classes);
+        return space;
+    }
+
+    /** Reads the universes of some blocks anew. */
+    void readAnew(
+            Collection<PlannedBlock> blocks,
+            Function<UniverseNumber, List<PlannedBlock>> here,
+            Plan plan,
+            SharingClasses classes) {
+        readAnew(
+                blocks.stream()
+                        .flatMap(b -> b.start().stream())
+                        .map(StartAddress::universe)
+                        .collect(Collectors.toSet()),
+                here,
+                plan,
+                classes);
+    }
+
+    private void readAnew(
+            Set<UniverseNumber> touched,
+            Function<UniverseNumber, List<PlannedBlock>> here,
+            Plan plan,
+            SharingClasses classes) {
+        touched.forEach(u -> own.put(u.number(), new UniverseSpace(grain, last)));
         plan.reservedRuns().stream()
                 .filter(r -> touched.contains(r.universe()))
-                .forEach(r -> space.changed(r.universe().number())
+                .forEach(r -> changed(r.universe().number())
                         .reserve(r.slots().first(), r.slots().last()));
-        Standing standing = space.new Standing(classes);
-        touched.stream()
-                .flatMap(u -> here.apply(u).stream())
-                .filter(b -> !refs.contains(b.ref()))
-                .forEach(standing::add);
+        Standing standing = new Standing(classes);
+        touched.stream().flatMap(u -> here.apply(u).stream()).forEach(standing::add);
         standing.putDown();
-        return space;
     }
 
     /** This space, to be filled on without a trace here. */

@@ -160,18 +160,26 @@ public final class UniverseSpace {
                 slot = grain.aligned(blocked);
                 continue;
             }
-            int end = endOfHole(slot);
-            holes.add(new Hole(slot, end));
-            slot = grain.aligned(end + 1);
+            Hole hole = hole(slot);
+            holes.add(hole);
+            slot = grain.aligned(hole.end() + 1);
         }
         return holes;
     }
 
-    private int endOfHole(int slot) {
+    /** The hole that begins at a slot where something may begin. */
+    private Hole hole(int slot) {
         int neighbour = starts.nextSetBit(slot);
         int kept = reserved.nextSetBit(slot);
-        int end = neighbour < 0 ? last : Math.min(last, grain.lastBefore(slot, neighbour));
-        return kept < 0 ? end : Math.min(end, kept - 1);
+        int unreserved = kept < 0 ? last : Math.min(last, kept - 1);
+        if (neighbour < 0) {
+            return new Hole(slot, unreserved);
+        }
+        return new Hole(
+                slot,
+                Math.min(unreserved, grain.lastBefore(slot, neighbour)),
+                Math.min(unreserved, neighbour - 1),
+                neighbour);
     }
 
     /**
@@ -182,7 +190,7 @@ public final class UniverseSpace {
     public int[] longestFrom(int from) {
         int[] longest = new int[Slot.LAST + 1];
         for (int slot = grain.aligned(Math.max(from, Slot.FIRST)); slot <= last; slot = grain.aligned(slot + 1)) {
-            longest[slot] = blockedUntil(slot, 1) > 0 ? 0 : Math.max(0, endOfHole(slot) - slot + 1);
+            longest[slot] = blockedUntil(slot, 1) > 0 ? 0 : hole(slot).length();
         }
         return longest;
     }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import taxon.core.addressing.answer.Trouble;
 import taxon.core.addressing.request.BlockRun;
 import taxon.core.addressing.request.ResolvedRequest;
@@ -28,17 +29,12 @@ final class CurrentPlaces {
     private final ResolvedRequest request;
     private final JobSpace space;
     private final Map<FixtureKey, List<Spot>> spots = new HashMap<>();
-    private final Map<Integer, List<PlannedBlock>> fixed = new HashMap<>();
+    /** What is fixed, by universe; read when somebody must be named who is in the way. */
+    private Map<Integer, List<PlannedBlock>> fixed = Map.of();
 
     private CurrentPlaces(Task task) {
         request = task.request();
         space = task.base();
-        request.plan().blocks().stream()
-                .filter(b -> b.start().isPresent()
-                        && !request.keys().contains(b.fixture().key()))
-                .forEach(b -> fixed.computeIfAbsent(
-                                b.start().orElseThrow().universe().number(), u -> new ArrayList<>())
-                        .add(b));
     }
 
     /** Those that have an address now, in the order of the request. */
@@ -180,6 +176,13 @@ final class CurrentPlaces {
     }
 
     private String fixedAt(Spot spot) {
+        if (fixed.isEmpty()) {
+            fixed = request.plan().blocks().stream()
+                    .filter(b -> b.start().isPresent()
+                            && !request.keys().contains(b.fixture().key()))
+                    .collect(Collectors.groupingBy(
+                            b -> b.start().orElseThrow().universe().number()));
+        }
         return fixed.getOrDefault(spot.universe(), List.of()).stream()
                 .filter(b -> start(b) <= spot.lastClaimed()
                         && spot.first() < start(b) + space.grain().claims(b.footprint()))

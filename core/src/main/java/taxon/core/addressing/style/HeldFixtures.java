@@ -12,6 +12,8 @@ import taxon.core.addressing.request.BlockRun;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.PlacementRequest.Scope;
 import taxon.core.addressing.request.ResolvedRequest;
+import taxon.core.addressing.space.FilledSpace;
+import taxon.core.addressing.space.JobSpace;
 import taxon.core.dmx.StartAddress;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Fixture;
@@ -42,11 +44,13 @@ public final class HeldFixtures {
     }
 
     private final Task laid;
+    private final FilledSpace space;
     private Plan plan;
 
     private HeldFixtures(Task laid, Plan after) {
         this.laid = laid;
         plan = after;
+        space = new FilledSpace(after, laid.request());
     }
 
     /** @param held keys of those who are no part of the task */
@@ -91,11 +95,13 @@ public final class HeldFixtures {
     }
 
     private Outcome of(FixtureKey key) {
+        Fixture fixture = plan.fixture(key).orElseThrow();
         PlacementRequest alone =
                 new PlacementRequest(Scope.CHOSEN, Set.of(key), laid.request().wish());
-        Task task = Task.of(ResolvedRequest.of(plan, alone), laid.effort());
-        Fixture fixture = plan.fixture(key).orElseThrow();
+        JobSpace around = space.without(plan.blocksOf(fixture));
+        Task task = new Task(ResolvedRequest.of(plan, alone), around, laid.effort());
         List<BlockRun> runs = task.request().runs();
+        laid.effort().spend(plan.fixtures().size());
         Optional<Trouble> trouble = trouble(task, fixture);
         if (trouble.isEmpty()) {
             return new Outcome(fixture, runs, Map.of(), trouble);
@@ -103,9 +109,12 @@ public final class HeldFixtures {
         Map<Integer, StartAddress> found = new NearPlaces(task.space()).place(runs);
         // Whose blocks are to act as one with those of others does not go alone.
         boolean whole = found.size() == runs.size() && runs.stream().noneMatch(BlockRun::shares);
-        Map<Integer, StartAddress> starts = whole ? found : Map.of();
-        plan = moved(plan, fixture, runs, starts);
-        return new Outcome(fixture, runs, starts, trouble);
+        if (!whole) {
+            return new Outcome(fixture, runs, Map.of(), trouble);
+        }
+        plan = moved(plan, fixture, runs, found);
+        space.moved(plan.blocksOf(fixture), plan.blocksOf(plan.fixture(key).orElseThrow()));
+        return new Outcome(fixture, runs, found, trouble);
     }
 
     private Optional<Trouble> trouble(Task task, Fixture fixture) {

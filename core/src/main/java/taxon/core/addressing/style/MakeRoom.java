@@ -3,6 +3,7 @@ package taxon.core.addressing.style;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -88,14 +89,11 @@ final class MakeRoom {
     }
 
     private boolean isWhole(Room room) {
-        return task.open().stream().allMatch(r -> room.starts().containsKey(r.index()) || isKept(r, room.stay()));
-    }
-
-    private boolean isKept(BlockRun run, Set<Integer> stay) {
-        return places.stream()
-                .filter(p -> stay.contains(p.index()))
-                .flatMap(p -> p.spots().stream())
-                .anyMatch(s -> s.run().index() == run.index());
+        Set<Integer> placed = new HashSet<>(room.starts().keySet());
+        places.stream()
+                .filter(p -> room.stay().contains(p.index()))
+                .forEach(p -> p.spots().forEach(s -> placed.add(s.run().index())));
+        return task.open().stream().allMatch(r -> placed.contains(r.index()));
     }
 
     /** Who stays does so as whole runs: only then the bound of the sites is one for this request. */
@@ -136,6 +134,9 @@ final class MakeRoom {
                 .filter(p -> stay.contains(p.index()))
                 .sorted(Comparator.comparingInt(CurrentPlace::weight))
                 .toList();
+        if (effort.isSpent()) {
+            return Optional.empty();
+        }
         int lifts = fewestLifts(cheapFirst, stay);
         List<CurrentPlace> lifted = cheapFirst.subList(0, lifts);
         lifted.forEach(p -> stay.remove(p.index()));
@@ -159,7 +160,7 @@ final class MakeRoom {
     private int fewestLifts(List<CurrentPlace> cheapFirst, Set<Integer> stay) {
         int low = 0;
         int high = cheapFirst.size();
-        while (low < high) {
+        while (low < high && !effort.isSpent()) {
             int middle = (low + high) >>> 1;
             Set<Integer> left = new TreeSet<>(stay);
             cheapFirst.subList(0, middle).forEach(p -> left.remove(p.index()));
@@ -244,7 +245,7 @@ final class MakeRoom {
         Set<Integer> keptRuns = CurrentPlaces.seat(open, stay, space);
         List<BlockRun> lifted =
                 task.open().stream().filter(r -> !keptRuns.contains(r.index())).toList();
-        effort.spend((long) open.size() + lifted.size());
+        effort.spend((long) Task.NUMBERS_OF_A_FIXTURE * (open.size() + lifted.size()));
         if (lifted.isEmpty()) {
             return new Try(Optional.of(Map.of()), true);
         }
@@ -270,6 +271,7 @@ final class MakeRoom {
 
     /** Each to the nearest place first; where that leaves some over, all classes together as sites. */
     private Try packClasses(List<BlockRun> lifted, JobSpace space, Effort part) {
+        part.spend((long) lifted.size() * space.inUse().size() * Integer.SIZE);
         Map<Integer, StartAddress> near = new NearPlaces(space.copy()).place(lifted);
         if (near.size() == lifted.size()) {
             return new Try(Optional.of(new TreeMap<>(near)), true);

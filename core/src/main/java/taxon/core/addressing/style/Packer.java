@@ -149,7 +149,7 @@ final class Packer {
      */
     private int lay(List<BlockRun> runs, int universe, Hole hole, int from, Map<Integer, StartAddress> starts) {
         int slot = Math.max(hole.first(), space.grain().aligned(from));
-        for (BlockRun run : fitting(inTypes(runs), slot, hole.last())) {
+        for (BlockRun run : fitting(inTypes(runs), slot, hole.lastFrom(slot, space.grain()))) {
             starts.put(run.index(), StartAddress.of(universe, slot));
             slot += space.grain().pace(run.length());
         }

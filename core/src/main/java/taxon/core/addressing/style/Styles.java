@@ -88,7 +88,7 @@ public final class Styles {
         Style style = request.wish().style();
         Laid own = effort.within(effort.left() / 2, e -> attempt(plan, request, style, Set.of(), e));
         Optional<Style> instead = Optional.ofNullable(INSTEAD.get(style));
-        if (own.left() == 0 || instead.isEmpty()) {
+        if (own.left() == 0 || instead.isEmpty() || effort.isSpent()) {
             return own;
         }
         Laid other = effort.within(effort.left() / 2, e -> attempt(plan, request, instead.get(), Set.of(), e));
@@ -107,7 +107,7 @@ public final class Styles {
                         .thenComparing(k -> k))
                 .toList();
         Laid best = found;
-        for (int part = 1; part <= PARTS; part++) {
+        for (int part = 1; part <= PARTS && !effort.isSpent(); part++) {
             Set<FixtureKey> apart = Set.copyOf(longestFirst.subList(0, longestFirst.size() * part / PARTS));
             Laid again = effort.within(
                     effort.left() / 3,
@@ -169,7 +169,10 @@ public final class Styles {
             if (losing.isEmpty()) {
                 return new Laid(task, layout, HeldFixtures.of(task, layout, held), leftAtLeast);
             }
-            held.addAll(round < MOST_ROUNDS ? losing : addressed(task.request().fixtures()));
+            held.addAll(
+                    round < MOST_ROUNDS && !effort.isSpent()
+                            ? losing
+                            : addressed(task.request().fixtures()));
         }
     }
 

@@ -17,12 +17,16 @@ import taxon.core.rig.Plan;
  */
 public record Task(ResolvedRequest request, JobSpace base, Effort effort) {
 
+    /** What reading or seating one fixture takes, about; so that what is done again and again is counted too. */
+    static final int NUMBERS_OF_A_FIXTURE = 1_000;
+
     /** @param held those who are taken as fixed where they are, though they are asked for */
     public static Task of(Plan plan, PlacementRequest request, Set<FixtureKey> held, Effort effort) {
         return of(ResolvedRequest.of(plan, request, held), effort);
     }
 
     public static Task of(ResolvedRequest request, Effort effort) {
+        effort.spend((long) NUMBERS_OF_A_FIXTURE * request.plan().fixtures().size());
         JobSpace base = JobSpace.of(
                 request.plan(),
                 request.wish(),

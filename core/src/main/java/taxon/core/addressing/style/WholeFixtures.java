@@ -1,5 +1,6 @@
 package taxon.core.addressing.style;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -10,7 +11,6 @@ import java.util.Set;
 import taxon.core.addressing.request.BlockRun;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.dmx.StartAddress;
-import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.wish.Wish.Style;
 
@@ -60,15 +60,14 @@ final class WholeFixtures {
         JobSpace space = task.space();
         runs.stream().filter(r -> !isOpen(r)).forEach(r -> seat(r, space));
         Map<FixtureKey, List<BlockRun>> byFixture = new LinkedHashMap<>();
-        for (Fixture fixture : task.request().fixtures()) {
-            if (unplaced.contains(fixture.key())) {
-                List<BlockRun> own = runs.stream()
-                        .filter(r ->
-                                isOpen(r) && r.fixtures().anyMatch(f -> f.key().equals(fixture.key())))
-                        .toList();
-                byFixture.put(fixture.key(), own);
-            }
-        }
+        task.request().fixtures().stream()
+                .filter(f -> unplaced.contains(f.key()))
+                .forEach(f -> byFixture.put(f.key(), new ArrayList<>()));
+        runs.stream()
+                .filter(this::isOpen)
+                .forEach(r -> r.fixtures()
+                        .flatMap(f -> Optional.ofNullable(byFixture.get(f.key())).stream())
+                        .forEach(own -> own.add(r)));
         byFixture.values().forEach(own -> offer(own, space));
     }
 

@@ -52,7 +52,7 @@ final class BestFill {
         for (int c = 0; c < byClass.size(); c++) {
             if (site.isOpenTo(c)) {
                 Way way = new Way(site, c, worths);
-                effort.spend(way.effort);
+                effort.spend(2 * way.effort);
                 if (way.best[Slot.FIRST] - site.begin() > best.worth()) {
                     best = new Filled(way.fill(index), way.best[Slot.FIRST] - site.begin());
                 }

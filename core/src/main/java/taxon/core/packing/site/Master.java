@@ -150,7 +150,7 @@ final class Master {
         for (int r = need.length; r < rows; r++) {
             columns.add(slack(r, 1, 0));
         }
-        long round = (long) rows * rows * 2 + columns.size() * 4L;
+        long round = (long) rows * rows * 3 + columns.size() * 15L;
         while (effort.spend(round)) {
             Column enters = dearest(columns, prices());
             if (enters.rows().length == 0) {

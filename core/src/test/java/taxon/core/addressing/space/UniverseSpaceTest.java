@@ -104,7 +104,7 @@ class UniverseSpaceTest {
                 assertThat(truth.takes(h.first(), h.length())).as(h.toString()).isTrue());
         for (int slot = 1; slot <= 512; slot++) {
             int at = slot;
-            assertThat(truth.takes(slot, 1) && holes.stream().noneMatch(h -> h.first() <= at && at <= h.last()))
+            assertThat(truth.takes(slot, 1) && holes.stream().noneMatch(h -> h.first() <= at && at <= h.end()))
                     .as("slot " + slot + " is in no hole")
                     .isFalse();
         }
