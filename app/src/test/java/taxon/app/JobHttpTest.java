@@ -145,7 +145,7 @@ class JobHttpTest {
                 http.version(job),
                 "finding",
                 overlap.path("id").asString());
-        assertThat(address(2)).isEqualTo("2.025");
+        assertThat(address(2)).isEqualTo("2.017");
     }
 
     @Test
