@@ -15,6 +15,7 @@ import taxon.core.dmx.StartAddress;
  * @param breaks why each further universe is begun
  * @param modes units that stay but must be set to another mode
  * @param proof how good it is; empty where nothing is claimed
+ * @param certainty whether any of those who find no place could be placed; empty where everybody is
  * @param current false when the job has changed since it was made
  */
 public record ProposalView(
@@ -25,6 +26,7 @@ public record ProposalView(
         List<String> breaks,
         List<String> modes,
         String proof,
+        String certainty,
         String totals,
         boolean open,
         boolean applied,
@@ -61,6 +63,7 @@ public record ProposalView(
                         .map(f -> f.label() + " to " + f.mode())
                         .toList(),
                 capital(ProposalText.sentence(proposal.optimum())),
+                ProposalText.certainty(proposal),
                 proposal.totals().universes() + " universes, "
                         + proposal.totals().slots() + " slots used, "
                         + proposal.totals().free() + " free",
