@@ -29,6 +29,9 @@ public final class Styles {
     /** How often those who find no place are taken as fixed before all who have an address are. */
     private static final int MOST_ROUNDS = 6;
 
+    /** What laying one run takes beside the searches, about, in numbers. */
+    private static final int LAYS_A_FIXTURE = 10 * Task.NUMBERS_OF_A_FIXTURE;
+
     /** Of those who are left out, how many parts are tried apart from the others: a third, two thirds, all. */
     private static final int PARTS = 3;
 
@@ -177,6 +180,8 @@ public final class Styles {
     }
 
     private static Layout lay(Task task, Style style) {
+        // Seating all and looking for places is counted at a flat rate, so that laying again and again comes to an end.
+        task.effort().spend((long) LAYS_A_FIXTURE * task.request().runs().size());
         return switch (style) {
             case IN_ORDER -> InOrder.lay(task);
             case FEWEST_UNIVERSES -> FewestUniverses.lay(task);
