@@ -1,6 +1,5 @@
 package taxon.core.packing;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
@@ -133,17 +132,5 @@ final class PackingProblem {
 
     int[] counts() {
         return kinds.stream().mapToInt(ItemKind::count).toArray();
-    }
-
-    /** How many runs there are. */
-    int runs() {
-        return kinds.stream().mapToInt(ItemKind::count).sum();
-    }
-
-    /** The holes of a bin, as a range of holes. */
-    int[] holesOf(int bin) {
-        List<Integer> own = new ArrayList<>();
-        IntStream.range(0, holes()).filter(h -> binOf[h] == bin).forEach(own::add);
-        return own.stream().mapToInt(Integer::intValue).toArray();
     }
 }

@@ -13,8 +13,6 @@ public record Price(int touched, int plannedOnly, int first) {
 
     public static final int PLANNED = 1;
 
-    public static final Price NOTHING = new Price(0, 0, 0);
-
     public Price {
         if (touched < 0 || plannedOnly < 0 || first < 0) {
             throw new IllegalArgumentException(

@@ -176,11 +176,11 @@ class PlannerPropertyTest {
 
     @ParameterizedTest(name = "seed {0}")
     @MethodSource("seeds")
-    void theUniversesThatSomethingMovesToHoldOneCompany(long seed) {
+    void theUniversesThatSomethingMovesToHoldOneSharingClass(long seed) {
         Case c = Case.of(seed);
-        SharingClasses companies = new SharingClasses(c.plan(), c.wish());
+        SharingClasses classes = new SharingClasses(c.plan(), c.wish());
         for (Move move : c.proposal().moves()) {
-            SharingClass mine = companies.of(move.block().fixture(), move.ref().block());
+            SharingClass mine = classes.of(move.block().fixture(), move.ref().block());
             List<SharingClass> others = new ArrayList<>();
             c.after().blocks().stream()
                     .filter(b -> b.start()
@@ -188,7 +188,7 @@ class PlannerPropertyTest {
                             .isPresent())
                     .filter(b -> !c.isShared(b.ref(), move.ref()))
                     .filter(b -> c.plan().shares().isEmpty() && c.wish().blocks() != Blocks.SHARE)
-                    .forEach(b -> others.add(companies.of(b.fixture(), b.ref().block())));
+                    .forEach(b -> others.add(classes.of(b.fixture(), b.ref().block())));
             assertThat(others).as(move.toString()).allMatch(o -> o.equals(mine));
         }
     }

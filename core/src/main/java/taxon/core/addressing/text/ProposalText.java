@@ -134,10 +134,10 @@ public final class ProposalText {
     }
 
     /** Whose universe it is, in words. */
-    public static String words(SharingClass company) {
-        String rest = company.hazard() ? "what has a hazard" : "the rest";
-        String named = company.of() + (company.hazard() ? " with a hazard" : "");
-        return (company.of().isEmpty() ? rest : named) + (company.later() ? ", later blocks" : "");
+    public static String words(SharingClass sharing) {
+        String rest = sharing.hazard() ? "what has a hazard" : "the rest";
+        String named = sharing.of() + (sharing.hazard() ? " with a hazard" : "");
+        return (sharing.of().isEmpty() ? rest : named) + (sharing.later() ? ", later blocks" : "");
     }
 
     /** Why a universe is begun: "universe 3 from 209 on: universe 2 has 8 slots left and 16 are needed". */
