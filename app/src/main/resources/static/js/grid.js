@@ -1,11 +1,12 @@
 // The rig table: only the rows in sight are in the page; cells are edited with the keyboard.
 // Sorting, filtering and every change are the server's work; this file shows, moves and types.
 
-import { choose, choosing, chosen, post, refresh } from "./page.js";
+import { choose, choosing, chosen, post, refresh, shownVersion } from "./page.js";
 
 const ROW = 29;
 const MARGIN = 12;
 const FIXED = 4;
+const STOPPED = 3;
 
 const grid = { columns: [], rows: [], order: [], at: new Map(), version: 0, row: 0, column: 0, from: 0, fromColumn: 0, last: 0 };
 let loaded = null;
@@ -32,17 +33,67 @@ const fill = (body) => {
   grid.column = clamp(grid.column, grid.columns.length - 1);
 };
 
+/** Takes over what differs; false when a row is shown that nobody told of. */
+const merge = (body) => {
+  const known = new Map(grid.rows.map((r) => [r[0], r]));
+  body.rows.forEach((r) => known.set(r[0], r));
+  if (body.order.some((k) => !known.has(k))) {
+    return false;
+  }
+  const stopped = new Set(body.stopped);
+  const rows = body.order.map((k) => known.get(k));
+  rows.forEach((r) => (r[STOPPED] = stopped.has(r[0]) ? 1 : 0));
+  fill({ columns: grid.columns, rows, version: body.version });
+  return true;
+};
+
+const take = (body) => {
+  const done = body?.order ? merge(body) : true;
+  if (body?.columns) {
+    fill(body);
+  }
+  return done;
+};
+
+/** How the table is looked at, whoever is chosen. */
+const viewed = () => {
+  const parameters = new URLSearchParams(location.search);
+  parameters.delete("sel");
+  return parameters.toString();
+};
+
+const asked = async (since) => {
+  const parameters = new URLSearchParams(viewed());
+  if (since) {
+    parameters.set("since", since);
+  }
+  const response = await fetch(`${box().dataset.rows}?${parameters}`, { headers: { Accept: "application/json" } });
+  return response.ok ? response.json() : null;
+};
+
 const load = async () => {
   const element = box();
   if (!element) {
     return;
   }
-  const response = await fetch(`${element.dataset.rows}${location.search}`, { headers: { Accept: "application/json" } });
-  if (response.ok && element === box()) {
-    fill(await response.json());
-    element.classList.add("live");
+  // What is shown already stays; only what differs is asked for.
+  const view = viewed();
+  const shown = element.classList.contains("live") && grid.view === view;
+  if (shown && grid.version >= shownVersion()) {
     draw();
+    return;
   }
+  const since = shown ? grid.version : 0;
+  const body = await asked(since);
+  if (!body || element !== box() || view !== viewed() || (shown && since !== grid.version)) {
+    return;
+  }
+  if (!take(body)) {
+    take(await asked(0));
+  }
+  grid.view = view;
+  element.classList.add("live");
+  draw();
 };
 
 const cell = (row, column, marked) => {
@@ -174,9 +225,10 @@ const send = async (key, row, column, text) => {
     editor()?.setAttribute("aria-invalid", "true");
     return;
   }
-  grid.version = answer.body.version;
   answer.body.brought && tell(answer.body.brought);
-  answer.body.rows.forEach((r) => grid.at.has(r[0]) && (grid.rows[grid.at.get(r[0])] = r));
+  if (!take(answer.body)) {
+    await load();
+  }
   draw();
   clearTimeout(loaded);
   loaded = setTimeout(() => refresh(), 200);

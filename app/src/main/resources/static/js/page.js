@@ -5,6 +5,10 @@ const frame = () => document.querySelector(".frame[data-job]");
 
 export const shownVersion = () => Number(frame()?.dataset.version ?? 0);
 
+/** The version of which the parts of the page are, which an edit of our own leaves behind until they are fetched. */
+let drawnVersion = shownVersion();
+document.addEventListener("htmx:afterSettle", () => (drawnVersion = shownVersion()));
+
 const token = () => document.cookie.split("; ").find((c) => c.startsWith("XSRF-TOKEN="))?.slice(11) ?? "";
 
 /** Posts fields and gives the status and what was answered as JSON. */
@@ -53,7 +57,7 @@ const swap = (old, fresh) => {
 
 const partsOf = (root) => [...root.querySelectorAll("[data-part]")].filter((p) => !p.parentElement.closest("[data-part]"));
 
-const swapParts = (fresh, skipped) => {
+const swapParts = (fresh, skipped, whole) => {
   const before = new Map(partsOf(document).map((p) => [p.dataset.part, p]));
   let kept = 0;
   for (const part of partsOf(fresh)) {
@@ -73,31 +77,60 @@ const swapParts = (fresh, skipped) => {
       swap(old, part);
     }
   }
+  if (!whole) {
+    return kept;
+  }
   before.forEach((gone) => !isBusy(gone) && !skipped.includes(gone.dataset.part) && gone.remove());
   return kept;
 };
 
-/** Fetches this page again and replaces its parts; gives how many were kept because of what is typed in them. */
-export const refresh = async (skipped = []) => {
-  const response = await fetch(location.href, { headers: { Accept: "text/html" } });
-  if (!response.ok) {
-    return 0;
+const fetched = async (address) => {
+  const response = await fetch(address, { headers: { Accept: "text/html" } });
+  const page = response.ok ? new DOMParser().parseFromString(await response.text(), "text/html") : null;
+  return page?.querySelector(".frame") ? page : null;
+};
+
+/** What differs from this page as it is, where it can tell; nothing when all of it is to be fetched. */
+const fetchedChanges = async () => {
+  const changed = document.querySelector("[data-changed]")?.dataset.changed;
+  if (!changed) {
+    return null;
   }
-  const fresh = new DOMParser().parseFromString(await response.text(), "text/html");
-  const newer = fresh.querySelector(".frame");
+  const parameters = new URLSearchParams(location.search);
+  parameters.set("since", drawnVersion);
+  return fetched(`${changed}?${parameters}`);
+};
+
+/** Forms that were not swapped show nothing that has changed, so that they are about the job as it is. */
+const carryForward = (version) =>
+  document.querySelectorAll("input[type=hidden][name=version]").forEach((field) => {
+    const part = field.closest("[data-part]");
+    if (!part || !isBusy(part)) {
+      field.value = version;
+    }
+  });
+
+/** Fetches what has changed and replaces those parts; gives how many were kept because of what is typed in them. */
+export const refresh = async (skipped = []) => {
+  const changes = await fetchedChanges();
+  const fresh = changes ?? (await fetched(location.href));
+  const newer = fresh?.querySelector(".frame");
   if (underWay > 0 || !newer || Number(newer.dataset.version) < shownVersion()) {
     return 0;
   }
   const work = document.getElementById("work");
-  const inParts = work.querySelector("[data-part]") !== null;
-  let kept = swapParts(fresh, skipped);
-  if (!inParts && isBusy(work)) {
+  const inParts = changes !== null || work.querySelector("[data-part]") !== null;
+  let kept = swapParts(fresh, skipped, changes === null);
+  if (changes !== null) {
+    carryForward(newer.dataset.version);
+  } else if (!inParts && isBusy(work)) {
     kept += 1;
   } else if (!inParts) {
     swap(work, fresh.getElementById("work"));
   }
   frame().className = newer.className;
   frame().dataset.version = newer.dataset.version;
+  drawnVersion = newer.dataset.version;
   document.dispatchEvent(new CustomEvent("taxon:fresh"));
   return kept;
 };

@@ -80,7 +80,7 @@ public class WishController {
 
     /** All four begin at once; each is the proposal that would be made, and is kept for it. */
     private List<StylePrice> prices(JobState state, PlacementRequest wanted) {
-        Map<Style, Running<AddressProposal>> running = new EnumMap<>(Style.class);
+        Map<Style, Running<Optional<AddressProposal>>> running = new EnumMap<>(Style.class);
         for (Style style : Style.values()) {
             PlacementRequest request = wanted.withStyle(style);
             running.put(
@@ -91,7 +91,7 @@ public class WishController {
                             (plan, effort) -> Planner.propose(plan, request, effort)));
         }
         return running.entrySet().stream()
-                .map(e -> Planner.price(e.getKey(), e.getValue().get()))
+                .map(e -> Planner.price(e.getKey(), e.getValue().get().orElseThrow()))
                 .toList();
     }
 

@@ -1,11 +1,8 @@
 package taxon.app.edit;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import org.springframework.context.ApplicationEventPublisher;
@@ -25,7 +22,8 @@ import taxon.core.rig.PlanDelta;
 import taxon.core.rig.edit.Edit;
 
 /**
- * The one writer of jobs. Edits of all jobs are done one after the other; readers see the newest state without waiting.
+ * The one writer of jobs. Edits of one job are done one after the other, those of different jobs do not wait for each other;
+ * readers see the newest state without waiting.
  *
  * <p>An edit that was acknowledged is on disk. One that fails half-way leaves no trace.
  */
@@ -37,8 +35,8 @@ public class JobEditor {
     private final TypeLibrary library;
     private final TransactionTemplate transaction;
     private final ApplicationEventPublisher news;
-    private final Map<Integer, JobState> newest = new ConcurrentHashMap<>();
-    private final ReentrantLock writing = new ReentrantLock();
+    private final JobCache newest = new JobCache(JobCache.MOST_ELEMENTS);
+    private final JobLocks locks = new JobLocks();
 
     JobEditor(
             PlanStore plans,
@@ -57,24 +55,23 @@ public class JobEditor {
 
     /** The newest state of a job; empty when there is no such job. */
     public Optional<JobState> find(int job) {
-        Optional<JobState> current =
-                Optional.ofNullable(newest.get(job)).filter(s -> s.shop().equals(library.shop()));
-        return current.isPresent() ? current : alone(() -> load(job));
+        Optional<JobState> current = newest.find(job).filter(s -> s.shop().equals(library.shop()));
+        return current.isPresent() ? current : alone(job, () -> load(job));
     }
 
     /** Reads the job, or checks it anew where only the shelf or the doubts have changed. */
     private Optional<JobState> load(int job) {
         Shop shop = library.shop();
-        Optional<JobState> loaded = Optional.ofNullable(newest.get(job))
+        Optional<JobState> loaded = newest.find(job)
                 .map(s -> JobState.of(job, s.version(), s.plan(), shop))
                 .or(() -> plans.load(job).map(s -> JobState.of(job, s.version(), s.plan(), shop)));
-        loaded.ifPresent(s -> newest.put(job, s));
+        loaded.ifPresent(newest::keep);
         return loaded;
     }
 
     /** Makes a job that begins with this plan, and gives its number. */
     public int make(Plan plan) {
-        return alone(() -> inTransaction(() -> {
+        return Objects.requireNonNull(transaction.execute(status -> {
             int job = jobs.make(plan.sheet().name());
             plans.write(job, PlanDelta.between(Plan.empty(JobSheet.named("x")), plan));
             return job;
@@ -87,12 +84,12 @@ public class JobEditor {
 
     /** Records what was learnt of real units. It adds to whatever is known, so it asks for no version. */
     public EditOutcome record(int job, String who, Edit edit) {
-        return alone(() -> apply(job, state(job).version(), Guard.UNCHANGED_JOB, who, edit, Kind.EVIDENCE));
+        return alone(job, () -> apply(job, state(job).version(), Guard.UNCHANGED_JOB, who, edit, Kind.EVIDENCE));
     }
 
     /** Applies what is computed from the very plan that it changes; it is computed only when the job is as it was. */
     public EditOutcome apply(int job, long madeOn, String who, Function<Plan, Edit> computed) {
-        return alone(() -> {
+        return alone(job, () -> {
             JobState now = state(job);
             return madeOn == now.version()
                     ? apply(job, madeOn, Guard.UNCHANGED_JOB, who, computed.apply(now.plan()))
@@ -101,7 +98,7 @@ public class JobEditor {
     }
 
     private EditOutcome apply(int job, long madeOn, Guard guard, String who, Edit edit, Kind kind) {
-        return alone(() -> {
+        return alone(job, () -> {
             JobState now = state(job);
             if (guard == Guard.UNCHANGED_JOB && madeOn != now.version()) {
                 return conflict(now, journal.since(job, madeOn));
@@ -135,7 +132,7 @@ public class JobEditor {
     }
 
     private EditOutcome turn(int job, long madeOn, String who, State to) {
-        return alone(() -> {
+        return alone(job, () -> {
             JobState now = state(job);
             if (madeOn != now.version()) {
                 return conflict(now, journal.since(job, madeOn));
@@ -170,7 +167,7 @@ public class JobEditor {
             plans.write(now.job(), delta);
             journalEntry.run();
         });
-        newest.put(now.job(), then);
+        newest.keep(then);
         return then;
     }
 
@@ -182,17 +179,8 @@ public class JobEditor {
         return find(job).orElseThrow(() -> new NoSuchJobException(job));
     }
 
-    /** Runs work that may write, after all other such work; for a caller that reads and then writes other tables too. */
-    public <T> T alone(Supplier<T> work) {
-        writing.lock();
-        try {
-            return work.get();
-        } finally {
-            writing.unlock();
-        }
-    }
-
-    private <T> T inTransaction(Supplier<T> work) {
-        return Objects.requireNonNull(transaction.execute(status -> work.get()));
+    /** Runs work alone for a job, after all other such work of that job; for a caller that reads it and then writes. */
+    public <T> T alone(int job, Supplier<T> work) {
+        return locks.alone(job, work);
     }
 }

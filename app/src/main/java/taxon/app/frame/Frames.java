@@ -42,17 +42,18 @@ public class Frames {
      * @param stage the stage that it belongs to; empty for a page beside the stages
      */
     public JobState open(int job, Optional<Stage> stage, HttpServletRequest request, Model model) {
+        return open(job, stage, request.getServletPath(), request, model);
+    }
+
+    /** As {@link #open(int, Optional, HttpServletRequest, Model)}, for what becomes part of another page. */
+    public JobState open(int job, Optional<Stage> stage, String page, HttpServletRequest request, Model model) {
         JobState state = state(job);
         Selection selection = Selection.read(Objects.requireNonNullElse(request.getParameter("sel"), ""));
-        model.addAttribute("frame", frame(state, stage, selection, PageView.of(request), here(request)));
+        PageView view = PageView.of(request);
+        model.addAttribute("frame", frame(state, stage, selection, view, page + view.query(selection.text())));
         model.addAttribute(
                 FormFault.NAME, Objects.requireNonNullElse(request.getAttribute(FormFault.NAME), FormFault.NONE));
         return state;
-    }
-
-    private static String here(HttpServletRequest request) {
-        Selection selection = Selection.read(Objects.requireNonNullElse(request.getParameter("sel"), ""));
-        return request.getServletPath() + PageView.of(request).query(selection.text());
     }
 
     private Frame frame(JobState state, Optional<Stage> stage, Selection selection, PageView view, String here) {

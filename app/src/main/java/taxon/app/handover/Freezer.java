@@ -45,7 +45,7 @@ public class Freezer {
      * @return empty when the job is no longer at that version
      */
     public Optional<Revision> freeze(int job, long seen, String note, String who) {
-        return editor.alone(() -> {
+        return editor.alone(job, () -> {
             JobState state = editor.find(job).orElseThrow(() -> new NoSuchJobException(job));
             if (state.version() != seen) {
                 return Optional.empty();
@@ -61,7 +61,7 @@ public class Freezer {
     public byte[] bundle(int job, Revision revision) {
         return revisions.bundle(job, revision).orElseGet(() -> {
             byte[] made = make(revisions.document(job, revision), revision).zip();
-            return editor.alone(() -> {
+            return editor.alone(job, () -> {
                 revisions.keepBundle(job, revision, made);
                 return revisions.bundle(job, revision).orElseThrow();
             });

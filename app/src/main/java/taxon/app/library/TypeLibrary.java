@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
@@ -48,6 +49,7 @@ public class TypeLibrary {
     private final TypeBook shipped;
     private final ReentrantLock writing = new ReentrantLock();
     private volatile TypeIndex index;
+    private final AtomicLong version = new AtomicLong();
     private volatile Shop shop;
 
     TypeLibrary(LibraryStore store, TaxonSettings settings) {
@@ -104,6 +106,16 @@ public class TypeLibrary {
         return new JobTypes(plan.types(), this);
     }
 
+    /** Another number each time that the library learns or loses a type. */
+    public long version() {
+        return version.get();
+    }
+
+    /** A type that was read from a file, under the id under which {@link #importFile} would keep it. */
+    public FixtureType asImported(FixtureType read) {
+        return read.withId(idFor(read));
+    }
+
     /** Reads a GDTF file and keeps it with its type. A file that is refused leaves nothing behind. */
     public Import importFile(String fileName, byte[] content) {
         GdtfReading reading = GdtfReader.read(content);
@@ -113,7 +125,7 @@ public class TypeLibrary {
         GdtfReading.Read read = (GdtfReading.Read) reading;
         List<String> notes = read.notes().stream().map(GdtfNote::sentence).toList();
         return alone(() -> {
-            FixtureType type = read.type().withId(idFor(read.type()));
+            FixtureType type = asImported(read.type());
             NewFile file = new NewFile(digest(content), Texts.clip(fileName, LONGEST_FILE_NAME), content);
             boolean again = store.find(type.id()).flatMap(StoredType::digest).equals(Optional.of(file.digest()));
             store.putImported(type, notes, file);
@@ -226,6 +238,7 @@ public class TypeLibrary {
         try {
             return work.get();
         } finally {
+            version.incrementAndGet();
             writing.unlock();
         }
     }

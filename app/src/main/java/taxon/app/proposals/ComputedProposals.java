@@ -23,7 +23,7 @@ import taxon.core.packing.Effort;
  */
 @Component
 public class ComputedProposals {
-    private static final int MOST_KEPT = 48;
+    private static final int MOST_KEPT = 96;
 
     private final ExecutorService workers = Executors.newFixedThreadPool(
             Math.max(2, Runtime.getRuntime().availableProcessors()), ComputedProposals::worker);
@@ -98,6 +98,20 @@ public class ComputedProposals {
                 dropOldest();
             }
             // A question names its kind, and each kind asks for one class of answers.
+            return (Running<T>) known;
+        }
+    }
+
+    /** What is made of an answer as soon as it is there; kept like an answer of its own, with the effort of the other. */
+    @SuppressWarnings("unchecked")
+    public <A, T> Running<T> derived(Question key, Running<A> from, Function<A, T> made) {
+        synchronized (kept) {
+            Running<?> known = kept.get(key);
+            if (known == null) {
+                known = new Running<>(from.effort, from.answer.thenApplyAsync(made, workers));
+                kept.put(key, known);
+                dropOldest();
+            }
             return (Running<T>) known;
         }
     }

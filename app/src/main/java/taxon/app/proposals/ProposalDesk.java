@@ -3,9 +3,7 @@ package taxon.app.proposals;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.Optional;
 import java.util.function.BiFunction;
-import java.util.function.Function;
 import org.springframework.stereotype.Component;
-import taxon.app.access.People;
 import taxon.app.edit.EditOutcome;
 import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
@@ -16,10 +14,13 @@ import taxon.app.proposals.ComputedProposals.Question;
 import taxon.app.proposals.ComputedProposals.Running;
 import taxon.app.store.Progress;
 import taxon.app.store.ProposalStore;
+import taxon.app.store.ProposalStore.GivenFile;
 import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.core.packing.Effort;
+import taxon.core.proposal.Proposal;
 import taxon.core.rig.Plan;
 import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.Proposed;
 import taxon.formats.json.Json;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -41,8 +42,21 @@ public class ProposalDesk {
 
     /** Keeps a request and gives its number. */
     public int open(int job, long version, String kind, ObjectNode request) {
-        ObjectNode kept = request.deepCopy().put(KIND, kind);
-        return editor.alone(() -> proposals.add(job, version, kept.toString()));
+        return proposals.add(job, version, named(kind, request), Optional.empty());
+    }
+
+    /** Keeps a file that was given, with nothing chosen yet, and gives its number. */
+    public int open(int job, long version, String kind, GivenFile file) {
+        return proposals.add(job, version, named(kind, Json.object()), Optional.of(file));
+    }
+
+    /** Asks for it with other choices. */
+    public void choose(int job, StoredProposal proposal, String kind, ObjectNode request) {
+        proposals.choose(job, proposal.id(), named(kind, request));
+    }
+
+    private static String named(String kind, ObjectNode request) {
+        return request.deepCopy().put(KIND, kind).toString();
     }
 
     /** @throws NotThereException when there is none of that number and kind */
@@ -57,67 +71,89 @@ public class ProposalDesk {
         return Json.parse(proposal.request());
     }
 
-    /**
-     * What a proposal is, computed once for the job as it is: looking at it again, and applying it, give the same.
-     *
-     * @param compute from the plan and the request, with so much effort
-     */
-    public <T> Running<T> computed(StoredProposal proposal, JobState state, BiFunction<Plan, Effort, T> compute) {
-        return computed(state, "proposal " + proposal.id(), compute);
+    static String page(ProposalKind<?> kind, int job, int id) {
+        return "/jobs/" + job + "/" + kind.path() + "/" + id;
     }
 
-    /** As {@link #computed(StoredProposal, JobState, BiFunction)}, for a question that several may ask. */
-    public <T> Running<T> computed(JobState state, String question, BiFunction<Plan, Effort, T> compute) {
-        return computed.of(new Question(state.job(), state.version(), question), e -> compute.apply(state.plan(), e));
+    /** What a proposal is, computed once for the job as it is: looking at it again, and applying it, give the same. */
+    public <T extends Proposed> Running<Optional<Proposal<T>>> computed(
+            ProposalKind<T> kind, StoredProposal stored, JobState state) {
+        String question = kind.question(stored);
+        Running<Optional<T>> content = computed.of(asked(state, question), e -> kind.compute(stored, state, e));
+        return computed.derived(
+                asked(state, "proposal of " + question),
+                content,
+                there -> there.map(c -> Proposal.of(state.plan(), state.check(), c)));
     }
 
-    /**
-     * Applies one, if it is open and the job is as it was. What is not computed yet is computed before anybody has to wait.
-     *
-     * @param page where a browser stays when it cannot be applied
-     * @param then where it goes on when it was
-     * @param compute gives what was computed for the job as it is
-     * @param edit the edit of what was computed
-     */
-    public <T> Object apply(
-            int job,
-            StoredProposal proposal,
-            HttpServletRequest request,
-            String page,
-            String then,
-            Function<JobState, Running<T>> compute,
-            Function<T, Edit> edit) {
-        Reply reply = Reply.to(request, "proposal", page);
+    /** An answer that several questions share: a kind whose question is the same gets this very one. */
+    public <T> Running<Optional<T>> computed(JobState state, String question, BiFunction<Plan, Effort, T> compute) {
+        return computed.of(asked(state, question), e -> Optional.of(compute.apply(state.plan(), e)));
+    }
+
+    private static Question asked(JobState state, String words) {
+        return new Question(state.job(), state.version(), words);
+    }
+
+    /** Applies one, if it is open and the job is as it was. What is not computed yet is computed before anybody has to wait. */
+    <T extends Proposed> Object apply(ProposalKind<T> kind, int job, int id, HttpServletRequest request) {
+        StoredProposal stored = find(job, id, kind.name());
+        Reply reply = Reply.to(request, "proposal", page(kind, job, id));
+        long seen = kind.followsJob() ? reply.version() : stored.baseVersion();
+        if (reply.fields().isFaulty()) {
+            return reply.refused();
+        }
         JobState state = editor.find(job).orElseThrow(() -> new NotThereException("job " + job));
-        boolean current = state.version() == proposal.baseVersion() && proposal.state() == Progress.OPEN;
-        Optional<Edit> ready =
-                current ? Optional.of(edit.apply(compute.apply(state).get())) : Optional.empty();
-        return editor.alone(() -> {
-            // Looked at again under the lock: the form may have been posted twice.
-            StoredProposal now = proposals.find(job, proposal.id()).orElse(proposal);
-            if (now.state() != Progress.OPEN) {
-                return reply.conflicting("This proposal was ended already; nothing was done a second time.");
-            }
-            EditOutcome outcome = editor.apply(
-                    job,
-                    now.baseVersion(),
-                    Guard.UNCHANGED_JOB,
-                    People.of(request),
-                    ready.orElseGet(() -> new Edit("Nothing", Edit.Changed::new)));
-            if (!(outcome instanceof EditOutcome.Done || outcome instanceof EditOutcome.NoChange)) {
-                return reply.after(outcome);
-            }
-            proposals.end(job, now.id(), Progress.APPLIED);
-            return Reply.to(request, "proposal", then).after(outcome);
-        });
+        boolean current = state.version() == seen && stored.state() == Progress.OPEN;
+        Optional<Proposal<T>> ready = current ? computed(kind, stored, state).get() : Optional.empty();
+        Optional<String> hindrance = ready.flatMap(kind::hindrance);
+        if (hindrance.isPresent()) {
+            reply.fields().refuse("", hindrance.get());
+            return reply.refused();
+        }
+        return editor.alone(job, () -> apply(new Applying<>(kind, stored, ready, seen), job, request, reply));
+    }
+
+    /** @param seen the version of the job that was looked at */
+    private record Applying<T extends Proposed>(
+            ProposalKind<T> kind, StoredProposal stored, Optional<Proposal<T>> ready, long seen) {
+        Edit edit() {
+            // Without a computed proposal the version does not fit, so that this is never applied.
+            return ready.map(Proposal::edit).orElseGet(() -> new Edit("Nothing", Edit.Changed::new));
+        }
+    }
+
+    private <T extends Proposed> Object apply(Applying<T> applying, int job, HttpServletRequest request, Reply reply) {
+        // Looked at again under the lock: the form may have been posted twice, or the choices changed.
+        StoredProposal now = find(job, applying.stored().id(), applying.kind().name());
+        if (now.state() != Progress.OPEN) {
+            return reply.conflicting(
+                    "This was " + Json.slug(now.state()) + " already; nothing was done a second time.");
+        }
+        if (!now.request().equals(applying.stored().request())) {
+            return reply.conflicting("Something else was chosen meanwhile; look at it again.");
+        }
+        Optional<String> late = applying.ready().flatMap(p -> applying.kind().prepare(now, p.content()));
+        if (late.isPresent()) {
+            return reply.conflicting(late.get());
+        }
+        EditOutcome outcome = editor.apply(job, applying.seen(), Guard.UNCHANGED_JOB, reply.who(), applying.edit());
+        if (!(outcome instanceof EditOutcome.Done || outcome instanceof EditOutcome.NoChange)) {
+            return reply.after(outcome);
+        }
+        proposals.end(job, now.id(), Progress.APPLIED);
+        return reply.going(applying.kind().then(job, now, request)).after(outcome);
     }
 
     /** Drops one, if it is open. */
-    public Object drop(int job, StoredProposal proposal, HttpServletRequest request, String page, String then) {
-        Reply reply = Reply.to(request, "proposal", page);
-        return editor.alone(() -> proposals.end(job, proposal.id(), Progress.DROPPED))
+    Object drop(ProposalKind<?> kind, int job, int id, HttpServletRequest request) {
+        StoredProposal stored = find(job, id, kind.name());
+        Reply reply = Reply.to(request, "proposal", page(kind, job, id));
+        return proposals.end(job, id, Progress.DROPPED)
                 ? reply.done(
-                        "Dropped; nothing has changed.", then, Json.object().put("proposal", proposal.id()))
-                : reply.conflicting("This proposal was ended already.");
+                        "Dropped; nothing has changed.",
+                        kind.then(job, stored, request),
+                        Json.object().put("proposal", id))
+                : reply.conflicting("This was ended already; nothing has changed.");
     }
 }

@@ -13,7 +13,9 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import taxon.app.access.People;
+import taxon.app.edit.ChangedFixtures;
 import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
@@ -54,37 +56,59 @@ public class RigController {
     private final Frames frames;
     private final JobEditor editor;
     private final TypeLibrary library;
+    private final ChangedFixtures changed;
 
-    public RigController(Frames frames, JobEditor editor, TypeLibrary library) {
+    public RigController(Frames frames, JobEditor editor, TypeLibrary library, ChangedFixtures changed) {
         this.frames = frames;
         this.editor = editor;
         this.library = library;
+        this.changed = changed;
     }
 
     @GetMapping("/jobs/{job}/rig")
     public String page(@PathVariable int job, HttpServletRequest request, Model model) {
         JobState state = frames.open(job, Optional.of(Stage.RIG), request, model);
         Frame frame = (Frame) Objects.requireNonNull(model.getAttribute("frame"));
-        Selection selection = frame.selection();
         Plan plan = state.plan();
-        boolean later = plan.fixtures().size() > DRAWN_AT_ONCE;
-        Optional<String> above = later ? Optional.empty() : above(job, plan, selection);
-        above.ifPresent(svg -> model.addAttribute("above", svg));
-        model.addAttribute("drawnLater", later && RigPlan.isPossible(plan));
-        RigDrawing drawing = RigDrawing.of(plan, RigPlan.unplaced(plan), selection);
-        model.addAttribute("bars", drawing.bars().isEmpty() ? "" : RigSvg.bars(drawing, job));
+        draw(state, frame.selection(), model);
         RigTable table = RigTable.of(frame.view());
         List<Fixture> shown = table.rows(plan);
         model.addAttribute("table", table);
         model.addAttribute("allColumns", TableColumn.values());
-        model.addAttribute("rows", RigRow.first(plan, table, shown, FIRST_ROWS, selection));
+        model.addAttribute("rows", RigRow.first(plan, table, shown, FIRST_ROWS, frame.selection()));
         model.addAttribute("shown", shown.size());
-        model.addAttribute("legend", RigLegend.of(plan));
         model.addAttribute("view", ViewController.Line.of(plan.sheet().view()));
         model.addAttribute("types", library.choices(state.plan(), wanted(request)));
-        model.addAttribute("positions", PositionController.Line.of(state.plan()));
-        model.addAttribute("kinds", PositionController.Kind.all());
         return "rig/page";
+    }
+
+    private static void draw(JobState state, Selection selection, Model model) {
+        Plan plan = state.plan();
+        boolean later = plan.fixtures().size() > DRAWN_AT_ONCE;
+        Optional<String> above = later ? Optional.empty() : above(state.job(), plan, selection);
+        above.ifPresent(svg -> model.addAttribute("above", svg));
+        model.addAttribute("drawnLater", later && RigPlan.isPossible(plan));
+        RigDrawing drawing = RigDrawing.of(plan, RigPlan.unplaced(plan), selection);
+        model.addAttribute("bars", drawing.bars().isEmpty() ? "" : RigSvg.bars(drawing, state.job()));
+        model.addAttribute("legend", RigLegend.of(plan));
+        model.addAttribute("positions", PositionController.Line.of(plan));
+        model.addAttribute("kinds", PositionController.Kind.all());
+    }
+
+    /**
+     * Those parts of the page that differ when fixtures do, for a page that shows an older version ({@code since}); nothing when
+     * more than fixtures changed.
+     */
+    @GetMapping("/jobs/{job}/rig/changed")
+    public String changed(@PathVariable int job, @RequestParam long since, HttpServletRequest request, Model model) {
+        JobState state = frames.open(job, Optional.of(Stage.RIG), "/jobs/" + job + "/rig", request, model);
+        if (changed.since(state, since).isEmpty()) {
+            return "frame/nothing";
+        }
+        Frame frame = (Frame) Objects.requireNonNull(model.getAttribute("frame"));
+        draw(state, frame.selection(), model);
+        model.addAttribute("shown", RigTable.of(frame.view()).rows(state.plan()).size());
+        return "rig/changed";
     }
 
     private static Optional<String> above(int job, Plan plan, Selection selection) {

@@ -22,6 +22,7 @@ import taxon.app.store.PlanRows.ValueRow;
 import taxon.core.dmx.StartAddress;
 import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.Element;
+import taxon.core.rig.ElementCases;
 import taxon.core.rig.ElementKey;
 import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Fixture;
@@ -99,37 +100,81 @@ public class PlanStore {
     }
 
     private void put(int job, Element element) {
-        if (element instanceof JobSheet s) {
-            jobs.putSheet(
+        element.match(new Rows(job)).run();
+    }
+
+    /** How an element of each kind is written. */
+    private final class Rows implements ElementCases<Runnable> {
+        private final int job;
+
+        Rows(int job) {
+            this.job = job;
+        }
+
+        @Override
+        public Runnable jobSheet(JobSheet sheet) {
+            return () -> jobs.putSheet(
                     job,
-                    s.name(),
-                    s.venue(),
-                    s.from().map(LocalDate::toString).orElse(null),
-                    s.to().map(LocalDate::toString).orElse(null),
-                    s.note(),
-                    PlaceJson.write(s.view()).toString());
-        } else if (element instanceof RigType t) {
-            rows.putType(job, TypeRow.of(t));
-        } else if (element instanceof Position p) {
-            rows.putPosition(job, PositionRow.of(p));
-        } else if (element instanceof Node n) {
-            rows.putNode(job, NodeRow.of(n));
-        } else if (element instanceof Universe u) {
-            rows.putUniverse(job, UniverseRow.of(u));
-        } else if (element instanceof ReservedRun r) {
-            rows.putReserved(job, ReservedRow.of(r));
-        } else if (element instanceof Fixture f) {
-            rows.putFixture(job, FixtureRow.of(f));
-            rows.dropAddresses(job, f.key().number());
-            f.addresses().forEach((block, a) -> rows.putAddress(job, AddressRow.of(f, block, a)));
-        } else if (element instanceof BlockEvidence e) {
-            rows.putEvidence(job, EvidenceRow.of(e));
-        } else if (element instanceof Group g) {
-            rows.putGroup(job, GroupRow.of(g));
-        } else if (element instanceof Share s) {
-            rows.putShare(job, ValueRow.of(s));
-        } else if (element instanceof KeptWish w) {
-            rows.putWish(job, ValueRow.of(w));
+                    sheet.name(),
+                    sheet.venue(),
+                    sheet.from().map(LocalDate::toString).orElse(null),
+                    sheet.to().map(LocalDate::toString).orElse(null),
+                    sheet.note(),
+                    PlaceJson.write(sheet.view()).toString());
+        }
+
+        @Override
+        public Runnable fixture(Fixture fixture) {
+            return () -> {
+                rows.putFixture(job, FixtureRow.of(fixture));
+                rows.dropAddresses(job, fixture.key().number());
+                fixture.addresses().forEach((block, a) -> rows.putAddress(job, AddressRow.of(fixture, block, a)));
+            };
+        }
+
+        @Override
+        public Runnable type(RigType type) {
+            return () -> rows.putType(job, TypeRow.of(type));
+        }
+
+        @Override
+        public Runnable position(Position position) {
+            return () -> rows.putPosition(job, PositionRow.of(position));
+        }
+
+        @Override
+        public Runnable node(Node node) {
+            return () -> rows.putNode(job, NodeRow.of(node));
+        }
+
+        @Override
+        public Runnable universe(Universe universe) {
+            return () -> rows.putUniverse(job, UniverseRow.of(universe));
+        }
+
+        @Override
+        public Runnable reservedRun(ReservedRun reservedRun) {
+            return () -> rows.putReserved(job, ReservedRow.of(reservedRun));
+        }
+
+        @Override
+        public Runnable evidence(BlockEvidence evidence) {
+            return () -> rows.putEvidence(job, EvidenceRow.of(evidence));
+        }
+
+        @Override
+        public Runnable group(Group group) {
+            return () -> rows.putGroup(job, GroupRow.of(group));
+        }
+
+        @Override
+        public Runnable share(Share share) {
+            return () -> rows.putShare(job, ValueRow.of(share));
+        }
+
+        @Override
+        public Runnable wish(KeptWish wish) {
+            return () -> rows.putWish(job, ValueRow.of(wish));
         }
     }
 

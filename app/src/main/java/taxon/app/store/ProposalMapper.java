@@ -10,7 +10,9 @@ import org.apache.ibatis.annotations.Update;
 /** The table of proposals. */
 @Mapper
 interface ProposalMapper {
-    record ProposalRow(int id, long baseVersion, String state, String request) {}
+    record ProposalRow(int id, long baseVersion, String state, String request, String fileName) {}
+
+    record FileRow(byte[] content) {}
 
     @Select("select coalesce(max(id), 0) + 1 from proposal")
     int nextId();
@@ -26,8 +28,21 @@ interface ProposalMapper {
             @Param("request") String request,
             @Param("at") String at);
 
-    @Select("select id, base_version, state, request from proposal where job_id = #{job} and id = #{id}")
+    @Insert("insert into proposal_file (proposal_id, name, content) values (#{id}, #{name}, #{content})")
+    void addFile(@Param("id") int id, @Param("name") String name, @Param("content") byte[] content);
+
+    @Select("select content from proposal_file where proposal_id = #{id}")
+    Optional<FileRow> file(@Param("id") int id);
+
+    @Select("""
+            select id, base_version, state, request, coalesce(name, '') as file_name
+            from proposal left join proposal_file on proposal_id = id
+            where job_id = #{job} and id = #{id}
+            """)
     Optional<ProposalRow> find(@Param("job") int job, @Param("id") int id);
+
+    @Update("update proposal set request = #{request} where job_id = #{job} and id = #{id} and state = 'OPEN'")
+    int choose(@Param("job") int job, @Param("id") int id, @Param("request") String request);
 
     @Update("update proposal set state = #{state} where job_id = #{job} and id = #{id} and state = 'OPEN'")
     int end(@Param("job") int job, @Param("id") int id, @Param("state") String state);

@@ -2,14 +2,12 @@ package taxon.app.types;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -23,8 +21,6 @@ import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
 import taxon.app.library.TypeLibrary;
 import taxon.app.proposals.ProposalDesk;
-import taxon.app.store.Progress;
-import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.app.types.ChangeJson.Target;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeId;
@@ -37,62 +33,30 @@ import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.formats.json.Json;
-import tools.jackson.databind.node.ObjectNode;
 
 /** Changing the type or mode of fixtures: asked for, looked at as a proposal, applied as one edit. */
 @Controller
 class ChangeController {
-    private static final String KIND = "change";
     private static final int MOST_SWITCHES = 500;
 
     private final Frames frames;
     private final TypeLibrary library;
     private final ProposalDesk desk;
+    private final ChangeForm form;
 
-    ChangeController(Frames frames, TypeLibrary library, ProposalDesk desk) {
+    ChangeController(Frames frames, TypeLibrary library, ProposalDesk desk, ChangeForm form) {
         this.frames = frames;
         this.library = library;
         this.desk = desk;
+        this.form = form;
     }
-
-    record StyleChoice(String slug, String words) {}
 
     /** Asks for a change of the chosen fixtures. With {@code type} the page offers a type of the library too. */
     @GetMapping("/jobs/{job}/changes")
     String ask(@PathVariable int job, HttpServletRequest request, Model model) {
         JobState state = frames.open(job, Optional.of(Stage.TYPES), request, model);
-        fill(state, request, model);
+        form.fill(state, request, model);
         return "types/change";
-    }
-
-    private void fill(JobState state, HttpServletRequest request, Model model) {
-        Selection selection = Selection.read(Objects.requireNonNullElse(request.getParameter("sel"), ""));
-        Optional<TypeId> wanted = Optional.ofNullable(request.getParameter("type"))
-                .filter(TypeId::isLegal)
-                .map(TypeId::of);
-        List<Fixture> chosen = selection.in(state.plan());
-        String now = chosen.stream()
-                .map(f -> state.plan().type(f).fullName() + ", " + (f.mode().isBlank() ? "no mode" : f.mode()))
-                .distinct()
-                .limit(4)
-                .collect(Collectors.joining("; "));
-        model.addAttribute("chosen", chosen);
-        model.addAttribute("now", now);
-        model.addAttribute(
-                "wanted",
-                wanted.map(TypeId::value)
-                        .orElse(chosen.isEmpty() ? "" : chosen.get(0).type().value()));
-        model.addAttribute("types", library.choices(state.plan(), wanted));
-        model.addAttribute(
-                "preferred",
-                chosen.isEmpty()
-                        ? ""
-                        : chosen.get(0).type() + "/" + chosen.get(0).mode());
-        model.addAttribute(
-                "styles",
-                Arrays.stream(Style.values())
-                        .map(s -> new StyleChoice(Json.slug(s), ChangeText.words(s)))
-                        .toList());
     }
 
     /**
@@ -129,7 +93,10 @@ class ChangeController {
             return reply.refused();
         }
         int id = desk.open(
-                job, state.version(), KIND, ChangeJson.write(tried.get().request()));
+                job,
+                state.version(),
+                ChangeKind.NAME,
+                ChangeJson.write(tried.get().request()));
         return reply.done(
                 "Proposed; nothing has changed yet.",
                 "/jobs/" + job + "/changes/" + id,
@@ -138,7 +105,7 @@ class ChangeController {
 
     private List<Switch> again(int job, Fields fields) {
         return fields.number("again", "proposal", 1, Integer.MAX_VALUE)
-                .map(id -> ChangeJson.read(ProposalDesk.request(desk.find(job, id, KIND)))
+                .map(id -> ChangeJson.read(ProposalDesk.request(desk.find(job, id, ChangeKind.NAME)))
                         .switches())
                 .orElse(List.of());
     }
@@ -202,75 +169,5 @@ class ChangeController {
 
     private static Set<FixtureKey> ofType(Plan plan, TypeId type) {
         return plan.fixturesOf(type).stream().map(Fixture::key).collect(Collectors.toSet());
-    }
-
-    @GetMapping("/jobs/{job}/changes/{id}")
-    Object look(@PathVariable int job, @PathVariable int id, HttpServletRequest request, Model model) {
-        StoredProposal stored = desk.find(job, id, KIND);
-        JobState state = frames.state(job);
-        Optional<ChangeProposal> proposal = desk.computed(stored, state, (plan, effort) -> proposal(plan, stored))
-                .get();
-        if (Reply.wantsJson(request)) {
-            ObjectNode body = proposal.map(ChangeJson::write)
-                    .orElseGet(Json::object)
-                    .put("proposal", stored.id())
-                    .put("state", Json.slug(stored.state()))
-                    .put("madeOnVersion", stored.baseVersion())
-                    .put("version", state.version());
-            return Reply.json(HttpStatus.OK, body);
-        }
-        frames.open(job, Optional.of(Stage.TYPES), request, model);
-        fill(state, request, model);
-        model.addAttribute("outdated", proposal.isEmpty());
-        proposal.ifPresent(p -> model.addAttribute(
-                "proposal",
-                ChangeView.of(
-                        stored.id(),
-                        p,
-                        stored.state() == Progress.OPEN,
-                        stored.state() == Progress.APPLIED,
-                        stored.baseVersion() == state.version())));
-        return "types/change";
-    }
-
-    /** Empty when the job has changed so that what was asked for cannot be done any more. */
-    private static Optional<ChangeProposal> proposal(Plan plan, StoredProposal stored) {
-        try {
-            return Optional.of(ModeChange.propose(plan, ChangeJson.read(ProposalDesk.request(stored))));
-        } catch (IllegalArgumentException outdated) {
-            return Optional.empty();
-        }
-    }
-
-    @PostMapping("/jobs/{job}/changes/{id}/apply")
-    Object apply(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
-        StoredProposal stored = desk.find(job, id, KIND);
-        return desk.apply(
-                job,
-                stored,
-                request,
-                page(job, id),
-                then(job, stored),
-                state -> desk.computed(stored, state, (plan, effort) -> proposal(plan, stored)),
-                p -> p.orElseThrow().edit());
-    }
-
-    @PostMapping("/jobs/{job}/changes/{id}/drop")
-    Object drop(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
-        StoredProposal stored = desk.find(job, id, KIND);
-        return desk.drop(job, stored, request, page(job, id), then(job, stored));
-    }
-
-    private static String page(int job, int id) {
-        return "/jobs/" + job + "/changes/" + id;
-    }
-
-    /** The tapes, with the changed fixtures chosen. */
-    private static String then(int job, StoredProposal stored) {
-        List<FixtureKey> keys = ChangeJson.read(ProposalDesk.request(stored)).switches().stream()
-                .flatMap(s -> s.fixtures().stream())
-                .toList();
-        return "/jobs/" + job + "/addresses"
-                + (keys.size() > 100 ? "" : Selection.of(keys).query());
     }
 }

@@ -13,19 +13,13 @@ import taxon.formats.json.Json;
  *
  * @param groups changed fixtures that change alike, in one line
  * @param clashes what would run into what if every start were kept
- * @param current false when the job has changed since it was made
  */
 record ChangeView(
-        int id,
-        String headline,
         List<Group> groups,
         List<String> clashes,
         List<MoveLine> moves,
         List<String> notPlaced,
-        List<StyleLine> styles,
-        boolean open,
-        boolean applied,
-        boolean current) {
+        List<StyleLine> styles) {
 
     /** @param slots "16 slots, before 12" */
     record Group(String who, String from, String to, String slots, long touched) {}
@@ -42,11 +36,9 @@ record ChangeView(
             int overlaps,
             int universes) {}
 
-    static ChangeView of(int id, ChangeProposal proposal, boolean open, boolean applied, boolean current) {
+    static ChangeView of(ChangeProposal proposal) {
         Style chosen = proposal.request().style();
         return new ChangeView(
-                id,
-                ChangeText.headline(proposal),
                 groups(proposal),
                 proposal.clashes().stream().map(ChangeText::sentence).toList(),
                 proposal.moves().stream()
@@ -69,10 +61,7 @@ record ChangeView(
                                 p.touched(),
                                 p.overlaps(),
                                 p.universes()))
-                        .toList(),
-                open,
-                applied,
-                current);
+                        .toList());
     }
 
     private record Alike(

@@ -201,7 +201,7 @@ class RigOrderHttpTest {
                 .asInt();
         post("/fixtures", "count", 4, "type", "generic-rgb/3-channel", "position", "Pipe", "firstId", 99_996);
         // Those that came meanwhile were not asked for, so only 99995 is left of the four that are needed.
-        assertThat(http.page("/jobs/1/numbering/" + id).text()).contains("the numbers no longer suffice");
+        assertThat(http.page("/jobs/1/numbering/" + id).text()).contains("it cannot be done any more");
         Answer answer = post("/numbering/" + id + "/apply");
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.reasons()).contains("The job changed since");

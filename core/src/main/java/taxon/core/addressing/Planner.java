@@ -8,7 +8,7 @@ import taxon.core.addressing.answer.Optimum;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.style.Styles;
 import taxon.core.packing.Effort;
-import taxon.core.proposal.Price;
+import taxon.core.proof.Price;
 import taxon.core.rig.Plan;
 import taxon.core.rig.wish.Wish.Style;
 

@@ -22,8 +22,8 @@ import taxon.core.addressing.style.HeldFixtures;
 import taxon.core.addressing.style.Layout;
 import taxon.core.addressing.style.Styles;
 import taxon.core.dmx.StartAddress;
+import taxon.core.proof.Price;
 import taxon.core.proof.Standing;
-import taxon.core.proposal.Price;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
@@ -127,15 +127,12 @@ final class ProposalMaker {
 
     private void change(PlannedBlock block, StartAddress to) {
         addresses.put(block.ref(), Optional.of(to));
-        boolean had = block.start().isPresent();
-        moved.merge(
-                block.fixture().key(),
-                new Moved(had, isSet(block)),
-                (one, two) -> new Moved(one.hadAddress() || two.hadAddress(), one.wasSet()));
+        Fixture fixture = block.fixture();
+        moved.computeIfAbsent(fixture.key(), k -> new Moved(!fixture.addresses().isEmpty(), wasSet(fixture)));
     }
 
-    private boolean isSet(PlannedBlock block) {
-        return request.plan().blocksOf(block.fixture()).stream()
+    private boolean wasSet(Fixture fixture) {
+        return request.plan().blocksOf(fixture).stream()
                 .anyMatch(b -> Standing.of(b, request.plan()).isSet());
     }
 

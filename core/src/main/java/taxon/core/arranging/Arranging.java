@@ -44,7 +44,11 @@ public final class Arranging {
         String title = count == 1 ? "1 unit arranged" : count + " units arranged";
         return new ArrangingProposal(
                 title,
-                new Edit(title, now -> new Edit.Changed(after(now, fixtures, spread))),
+                Edit.computed(
+                        title,
+                        plan,
+                        after(plan, arranging.moves),
+                        other -> propose(other, fixtures, spread).edit().applyTo(other)),
                 fixtures,
                 spread,
                 arranging.moves,
@@ -130,11 +134,9 @@ public final class Arranging {
         }));
     }
 
-    private static Plan after(Plan plan, Set<FixtureKey> fixtures, Spread spread) {
+    private static Plan after(Plan plan, List<Move> moves) {
         Map<FixtureKey, Fixture> moved = new HashMap<>();
-        propose(plan, fixtures, spread)
-                .moves()
-                .forEach(m -> moved.put(m.fixture().key(), m.fixture().withOffset(Optional.of(m.after()))));
+        moves.forEach(m -> moved.put(m.fixture().key(), m.fixture().withOffset(Optional.of(m.after()))));
         Plan arranged = plan.with(moved.values());
         Map<FixtureKey, Integer> units = UnitNumbers.along(arranged, moved.keySet(), false);
         return arranged.with(arranged.fixtures().stream()

@@ -7,6 +7,8 @@ import taxon.core.length.Length;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.Omission;
+import taxon.core.rig.edit.Proposed;
 
 /**
  * Offsets, before they are given.
@@ -16,7 +18,25 @@ import taxon.core.rig.edit.Edit;
  * @param unknown fixtures of a left half that have no offset to be mirrored; nothing of their position moves
  */
 public record ArrangingProposal(
-        String title, Edit edit, Set<FixtureKey> fixtures, Spread spread, List<Move> moves, List<Fixture> unknown) {
+        String title, Edit edit, Set<FixtureKey> fixtures, Spread spread, List<Move> moves, List<Fixture> unknown)
+        implements Proposed {
+    @Override
+    public int staying() {
+        return fixtures.size() - moves.size() - unknown.size();
+    }
+
+    @Override
+    public List<NoOffset> omissions() {
+        return unknown.stream().map(NoOffset::new).toList();
+    }
+
+    /** A unit of which nobody has said where it hangs, so that nothing can be reckoned from it. */
+    public record NoOffset(Fixture fixture) implements Omission {
+        @Override
+        public String who() {
+            return fixture.label();
+        }
+    }
 
     /** @param beyond true when it would hang past the end of its position */
     public record Move(Fixture fixture, Optional<Length> before, Length after, boolean beyond) {}

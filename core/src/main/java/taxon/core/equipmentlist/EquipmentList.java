@@ -6,9 +6,10 @@ import taxon.core.fixture.TypeSource;
 import taxon.core.rig.edit.Added;
 import taxon.core.rig.edit.Edit;
 import taxon.core.rig.edit.FixtureEdits;
+import taxon.core.rig.edit.Proposed;
 
 /** An equipment list as understood: every row, in its order. */
-public record EquipmentList(List<EquipmentLine> lines) {
+public record EquipmentList(List<EquipmentLine> lines) implements Proposed {
     public EquipmentList {
         lines = List.copyOf(lines);
     }
@@ -36,7 +37,19 @@ public record EquipmentList(List<EquipmentLine> lines) {
     }
 
     /** Adds what is ready, as one edit. */
+    @Override
     public Edit edit() {
-        return FixtureEdits.add(fixtures() + " fixtures from an equipment list", ready());
+        String count = fixtures() == 1 ? "1 fixture" : fixtures() + " fixtures";
+        return FixtureEdits.add(count + " from an equipment list", ready());
+    }
+
+    @Override
+    public int staying() {
+        return 0;
+    }
+
+    @Override
+    public List<EquipmentLine> omissions() {
+        return faulty();
     }
 }

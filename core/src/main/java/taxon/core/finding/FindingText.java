@@ -16,46 +16,46 @@ public final class FindingText {
     private FindingText() {}
 
     public static String sentence(Finding finding) {
-        Evidence evidence = finding.evidence();
-        if (evidence instanceof Evidence.Overlap o) {
+        Grounds grounds = finding.grounds();
+        if (grounds instanceof Grounds.Overlap o) {
             return overlap(o);
         }
-        if (evidence instanceof Evidence.PastEnd p) {
+        if (grounds instanceof Grounds.PastEnd p) {
             return pastEnd(p);
         }
-        if (evidence instanceof Evidence.ModeMissing m) {
+        if (grounds instanceof Grounds.ModeMissing m) {
             return m.fixture().label() + " has the mode " + quoted(m.fixture().mode()) + ", which " + m.typeName()
                     + " lacks. It offers " + String.join(", ", m.modes()) + ".";
         }
-        if (evidence instanceof Evidence.DuplicateId d) {
+        if (grounds instanceof Grounds.DuplicateId d) {
             return "Fixture ID " + d.id() + " is given " + d.fixtures().size() + " times: "
                     + String.join("; ", d.places()) + "."
                     + d.free().map(f -> " The next free ID is " + f + ".").orElse("");
         }
-        if (evidence instanceof Evidence.ReservedTouched r) {
+        if (grounds instanceof Grounds.ReservedTouched r) {
             return r.block().label() + " takes "
                     + run(r.start().universe(), r.shared().first(), r.shared().last()) + ", which is reserved for "
                     + r.run().label() + ".";
         }
-        if (evidence instanceof Evidence.NoAddress n) {
+        if (grounds instanceof Grounds.NoAddress n) {
             return noAddress(n);
         }
-        if (evidence instanceof Evidence.ModeDoubted d) {
+        if (grounds instanceof Grounds.ModeDoubted d) {
             return doubted(d);
         }
-        if (evidence instanceof Evidence.ShelfShort s) {
+        if (grounds instanceof Grounds.ShelfShort s) {
             return s.type().fullName() + ": " + s.used() + " in the rig, " + s.owned() + " on the shelf, short by "
                     + (s.used() - s.owned()) + ".";
         }
-        if (evidence instanceof Evidence.NoId n) {
+        if (grounds instanceof Grounds.NoId n) {
             return n.fixtures().size() == 1
                     ? "1 fixture has no number: " + n.fixtures().get(0).label() + "."
                     : n.fixtures().size() + " fixtures have no number.";
         }
-        return evidence instanceof Evidence.UniverseUnrouted u ? unrouted(u) : WishFindingText.sentence(evidence);
+        return grounds instanceof Grounds.UniverseUnrouted u ? unrouted(u) : WishFindingText.sentence(grounds);
     }
 
-    private static String doubted(Evidence.ModeDoubted d) {
+    private static String doubted(Grounds.ModeDoubted d) {
         Doubt doubt = d.doubt();
         String dot = doubt.note().endsWith(".") ? "" : ".";
         return d.type().fullName() + ", " + doubt.mode().mode() + ", is doubted: " + doubt.note() + dot + " ("
@@ -63,7 +63,7 @@ public final class FindingText {
                 + (d.fixtures() == 1 ? "1 fixture uses it." : d.fixtures() + " fixtures use it.");
     }
 
-    private static String overlap(Evidence.Overlap o) {
+    private static String overlap(Grounds.Overlap o) {
         String start = o.later().label() + " starts at " + o.later().start().orElseThrow() + "; "
                 + o.earlier().label() + " runs to " + o.universe() + "."
                 + three(o.earlier().slots().orElseThrow().last()) + ".";
@@ -71,7 +71,7 @@ public final class FindingText {
     }
 
     /** What the first few shared slots would do at each of the two. */
-    private static String uses(Evidence.Overlap o) {
+    private static String uses(Grounds.Overlap o) {
         StringBuilder words = new StringBuilder();
         int last = Math.min(o.shared().last(), o.shared().first() + TOLD - 1);
         for (int slot = o.shared().first(); slot <= last; slot++) {
@@ -102,14 +102,14 @@ public final class FindingText {
                 + (part.isEmpty() ? "" : " of " + part);
     }
 
-    private static String pastEnd(Evidence.PastEnd p) {
+    private static String pastEnd(Grounds.PastEnd p) {
         return p.block().label() + " " + p.block().type().fullName() + " needs "
                 + p.block().footprint() + " slots from "
                 + p.start() + "; the universe ends at 512, it would end at " + p.lastSlot() + "."
                 + p.free().map(a -> " First free place: " + a + ".").orElse(" No universe has room for it.");
     }
 
-    private static String noAddress(Evidence.NoAddress n) {
+    private static String noAddress(Grounds.NoAddress n) {
         List<PlannedBlock> blocks = n.blocks();
         String names = blocks.stream().map(b -> b.block().name()).collect(Collectors.joining(", "));
         boolean only = blocks.size() == blocks.get(0).mode().blocks().size();
@@ -117,7 +117,7 @@ public final class FindingText {
                 + (only ? "" : " for " + names) + "; it needs " + n.slots() + (n.slots() == 1 ? " slot." : " slots.");
     }
 
-    private static String unrouted(Evidence.UniverseUnrouted u) {
+    private static String unrouted(Grounds.UniverseUnrouted u) {
         return "Universe " + u.universe() + " is routed nowhere: " + u.slots() + " slots of " + u.fixtures()
                 + (u.fixtures() == 1 ? " fixture" : " fixtures") + " reach no line.";
     }

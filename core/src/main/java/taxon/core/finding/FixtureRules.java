@@ -41,7 +41,7 @@ final class FixtureRules {
         return Finding.about(
                 Rule.MODE_MISSING,
                 List.of(fixture.key()),
-                new Evidence.ModeMissing(fixture, plan.type(fixture).fullName(), modes),
+                new Grounds.ModeMissing(fixture, plan.type(fixture).fullName(), modes),
                 Optional.of(new Remedy.Apply("Choose " + closest, FixtureEdits.chooseMode(fixture.key(), closest))));
     }
 
@@ -82,7 +82,7 @@ final class FixtureRules {
         return Finding.about(
                 Rule.DUPLICATE_ID,
                 fixtures.stream().map(Fixture::key).toList(),
-                new Evidence.DuplicateId(
+                new Grounds.DuplicateId(
                         id, fixtures, fixtures.stream().map(this::place).toList(), free),
                 free.map(to -> new Remedy.Apply("Number the last one " + to, FixtureEdits.renumber(last.key(), to))));
     }
@@ -100,7 +100,7 @@ final class FixtureRules {
                 : List.of(Finding.about(
                         Rule.NO_ID,
                         without.stream().map(Fixture::key).toList(),
-                        new Evidence.NoId(without),
+                        new Grounds.NoId(without),
                         Optional.of(new Remedy.Decide("Number them", Remedy.Where.NUMBERING))));
     }
 
@@ -133,7 +133,7 @@ final class FixtureRules {
         return Finding.about(
                 rule,
                 List.of(fixture.key()),
-                new Evidence.NoAddress(fixture, open, slots),
+                new Grounds.NoAddress(fixture, open, slots),
                 Optional.of(new Remedy.Propose(
                         "Place it",
                         new PlacementRequest(

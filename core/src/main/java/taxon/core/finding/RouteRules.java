@@ -63,7 +63,7 @@ final class RouteRules {
                 Rule.UNIVERSE_UNROUTED,
                 Rule.UNIVERSE_UNROUTED.slug() + ":" + universe,
                 fixtures,
-                new Evidence.UniverseUnrouted(universe, slots, fixtures.size()),
+                new Grounds.UniverseUnrouted(universe, slots, fixtures.size()),
                 Optional.of(remedy(universe)));
     }
 

@@ -43,7 +43,7 @@ final class ShareRules {
                 Rule.SHARE_BROKEN,
                 Rule.SHARE_BROKEN.slug() + ":" + share.number(),
                 blocks.stream().map(b -> b.fixture().key()).distinct().toList(),
-                new Evidence.ShareBroken(blocks, share.why()),
+                new Grounds.ShareBroken(blocks, share.why()),
                 Optional.of(new Remedy.Apply("Put all at " + first, AddressEdits.put(title, together))));
     }
 }

@@ -41,7 +41,7 @@ final class ShopRules {
         return Finding.about(
                 Rule.MODE_DOUBTED,
                 fixtures.stream().map(Fixture::key).toList(),
-                new Evidence.ModeDoubted(plan.type(fixtures.get(0)), doubt, fixtures.size()),
+                new Grounds.ModeDoubted(plan.type(fixtures.get(0)), doubt, fixtures.size()),
                 Optional.of(new Remedy.Decide("Look at the type", Remedy.Where.TYPES)));
     }
 
@@ -66,7 +66,7 @@ final class ShopRules {
                 fixtures.subList(owned, fixtures.size()).stream()
                         .map(Fixture::key)
                         .toList(),
-                new Evidence.ShelfShort(type, fixtures.size(), owned),
+                new Grounds.ShelfShort(type, fixtures.size(), owned),
                 Optional.of(new Remedy.Decide("Look at the shelf", Remedy.Where.TYPES)));
     }
 }

@@ -34,7 +34,7 @@ final class SlotRules {
             for (Seat seat : seats.subList(1, seats.size())) {
                 furthest.before(seat)
                         .filter(other -> seat.first() <= other.last())
-                        .ifPresent(other -> found.add(overlap(new Evidence.Overlap(
+                        .ifPresent(other -> found.add(overlap(new Grounds.Overlap(
                                 other.block(),
                                 seat.block(),
                                 universe,
@@ -70,15 +70,15 @@ final class SlotRules {
         }
     }
 
-    private Finding overlap(Evidence.Overlap evidence) {
-        PlannedBlock later = evidence.later();
-        String subjects = ":" + evidence.earlier().ref() + "+" + later.ref();
+    private Finding overlap(Grounds.Overlap grounds) {
+        PlannedBlock later = grounds.later();
+        String subjects = ":" + grounds.earlier().ref() + "+" + later.ref();
         return new Finding(
                 Rule.OVERLAP,
                 Rule.OVERLAP.slug() + subjects,
-                List.of(evidence.earlier().fixture().key(), later.fixture().key()),
-                evidence,
-                isLocked(later) ? moveTo(evidence.earlier(), free(evidence.earlier())) : moveTo(later, free(later)));
+                List.of(grounds.earlier().fixture().key(), later.fixture().key()),
+                grounds,
+                isLocked(later) ? moveTo(grounds.earlier(), free(grounds.earlier())) : moveTo(later, free(later)));
     }
 
     private static boolean isLocked(PlannedBlock block) {
@@ -99,7 +99,7 @@ final class SlotRules {
                 Rule.PAST_END,
                 Rule.PAST_END.slug() + ":" + block.ref(),
                 List.of(block.fixture().key()),
-                new Evidence.PastEnd(block, start, last, free),
+                new Grounds.PastEnd(block, start, last, free),
                 moveTo(block, free));
     }
 
@@ -120,7 +120,7 @@ final class SlotRules {
                 Rule.RESERVED_TOUCHED,
                 Rule.RESERVED_TOUCHED.slug() + ":" + block.ref() + "+" + run.number(),
                 List.of(block.fixture().key()),
-                new Evidence.ReservedTouched(block, block.start().orElseThrow(), run, shared),
+                new Grounds.ReservedTouched(block, block.start().orElseThrow(), run, shared),
                 moveTo(block, free(block)));
     }
 

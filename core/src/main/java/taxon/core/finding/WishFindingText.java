@@ -12,32 +12,32 @@ final class WishFindingText {
 
     private WishFindingText() {}
 
-    static String sentence(Evidence evidence) {
-        if (evidence instanceof Evidence.ShareBroken s) {
+    static String sentence(Grounds grounds) {
+        if (grounds instanceof Grounds.ShareBroken s) {
             return "A shared address has come apart: "
                     + s.blocks().stream().map(WishFindingText::place).collect(Collectors.joining(", ")) + "."
                     + (s.why().isBlank() ? "" : " They share it since they " + s.why() + ".");
         }
-        if (evidence instanceof Evidence.GapShort g) {
+        if (grounds instanceof Grounds.GapShort g) {
             return g.later().label() + " begins at " + g.later().start().orElseThrow() + ", "
                     + slots(g.free()) + " behind " + g.earlier().label() + "; the wish in force keeps "
                     + slots(g.asked()) + " free between neighbours.";
         }
-        if (evidence instanceof Evidence.HeadroomUsed h) {
+        if (grounds instanceof Grounds.HeadroomUsed h) {
             return "Universe " + h.universe() + " is used up to slot " + h.lastUsed() + " by " + labels(h.blocks())
                     + "; the wish in force keeps its last " + slots(h.headroom()) + " free.";
         }
-        if (evidence instanceof Evidence.HazardShares h) {
+        if (grounds instanceof Grounds.HazardShares h) {
             return labels(h.hazards()) + " can hurt people and shares universe " + h.universe() + " with "
                     + (h.others() == 1 ? "1 other fixture" : h.others() + " other fixtures")
                     + ": whoever drives those drives it too.";
         }
-        if (evidence instanceof Evidence.RoomShort r) {
+        if (grounds instanceof Grounds.RoomShort r) {
             return r.block().label() + " " + r.block().type().fullName() + " has " + slots(r.kept()) + " from "
                     + r.block().start().orElseThrow() + " to itself; the wish in force keeps room for " + r.needed()
                     + ".";
         }
-        Evidence.OutOfStep o = (Evidence.OutOfStep) evidence;
+        Grounds.OutOfStep o = (Grounds.OutOfStep) grounds;
         return "On " + o.position() + ", addresses do not ascend with the numbers: "
                 + names(o.fixtures().stream().map(Fixture::label).toList())
                 + (o.fixtures().size() == 1 ? " is" : " are") + " out of step.";

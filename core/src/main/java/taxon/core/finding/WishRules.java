@@ -62,7 +62,7 @@ final class WishRules {
                 Rule.GAP_SHORT,
                 Rule.GAP_SHORT.slug() + ":" + earlier.ref() + "+" + later.ref(),
                 List.of(earlier.fixture().key(), later.fixture().key()),
-                new Evidence.GapShort(earlier, later, free, gap),
+                new Grounds.GapShort(earlier, later, free, gap),
                 Optional.of(leastChange(
                         "Move " + later.label(), List.of(later.fixture().key()))));
     }
@@ -82,7 +82,7 @@ final class WishRules {
                         Rule.HEADROOM_USED,
                         universe,
                         keys(over),
-                        new Evidence.HeadroomUsed(
+                        new Grounds.HeadroomUsed(
                                 universe,
                                 over,
                                 wish.headroom().slots(),
@@ -110,7 +110,7 @@ final class WishRules {
                         Rule.HAZARD_SHARES,
                         universe,
                         List.copyOf(hazards),
-                        new Evidence.HazardShares(
+                        new Grounds.HazardShares(
                                 universe,
                                 seats.stream()
                                         .map(Seat::block)
@@ -159,7 +159,7 @@ final class WishRules {
                 ? Optional.of(Finding.about(
                         Rule.ROOM_SHORT,
                         List.of(own),
-                        new Evidence.RoomShort(seat.block(), needed, Math.max(0, kept)),
+                        new Grounds.RoomShort(seat.block(), needed, Math.max(0, kept)),
                         Optional.of(leastChange("Find a place with room", List.of(own)))))
                 : Optional.empty();
     }
@@ -245,7 +245,7 @@ final class WishRules {
                 Rule.OUT_OF_STEP,
                 Rule.OUT_OF_STEP.slug() + ":" + position,
                 keys,
-                new Evidence.OutOfStep(
+                new Grounds.OutOfStep(
                         name,
                         keys.stream()
                                 .flatMap(k -> index.plan().fixture(k).stream())
@@ -258,8 +258,8 @@ final class WishRules {
     }
 
     private static Finding onUniverse(
-            Rule rule, UniverseNumber universe, List<FixtureKey> fixtures, Evidence evidence, Remedy remedy) {
-        return new Finding(rule, rule.slug() + ":" + universe, fixtures, evidence, Optional.of(remedy));
+            Rule rule, UniverseNumber universe, List<FixtureKey> fixtures, Grounds grounds, Remedy remedy) {
+        return new Finding(rule, rule.slug() + ":" + universe, fixtures, grounds, Optional.of(remedy));
     }
 
     private Remedy leastChange(String label, List<FixtureKey> fixtures) {

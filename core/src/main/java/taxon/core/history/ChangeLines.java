@@ -11,6 +11,7 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.FixtureType;
 import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.Element;
+import taxon.core.rig.ElementCases;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
@@ -31,6 +32,8 @@ import taxon.core.rig.Universe;
 /** Says what a change did. Names are looked up in one plan; what that no longer holds is told by its number. */
 public final class ChangeLines {
     private final Plan names;
+    private final ElementCases<String> subject = new Subject();
+    private final ElementCases<String> words = new Words();
     private final List<ChangeLine> lines = new ArrayList<>();
 
     private ChangeLines(Plan names) {
@@ -51,10 +54,10 @@ public final class ChangeLines {
         } else {
             boolean isNew = change.after().isPresent();
             lines.add(new ChangeLine(
-                    who(any),
+                    any.match(subject),
                     isNew ? ChangeLine.ADDED : ChangeLine.GONE,
-                    isNew ? "" : words(any),
-                    isNew ? words(any) : ""));
+                    isNew ? "" : any.match(words),
+                    isNew ? any.match(words) : ""));
         }
     }
 
@@ -62,9 +65,10 @@ public final class ChangeLines {
         if (before instanceof Fixture one && after instanceof Fixture other) {
             fixture(one, other);
         } else {
-            String was = words(before);
-            String is = words(after);
-            lines.add(new ChangeLine(who(before), "changed", was.equals(is) ? "" : was, was.equals(is) ? "" : is));
+            String was = before.match(words);
+            String is = after.match(words);
+            lines.add(new ChangeLine(
+                    before.match(subject), "changed", was.equals(is) ? "" : was, was.equals(is) ? "" : is));
         }
     }
 
@@ -132,67 +136,133 @@ public final class ChangeLines {
         }
     }
 
-    private String who(Element element) {
-        if (element instanceof Fixture f) {
-            return f.label();
+    /** Of what a line tells. */
+    private final class Subject implements ElementCases<String> {
+        @Override
+        public String jobSheet(JobSheet jobSheet) {
+            return "Job sheet";
         }
-        if (element instanceof BlockEvidence e) {
-            return names.fixture(e.ref().fixture())
+
+        @Override
+        public String type(RigType type) {
+            return words.type(type);
+        }
+
+        @Override
+        public String position(Position position) {
+            return words.position(position);
+        }
+
+        @Override
+        public String node(Node node) {
+            return words.node(node);
+        }
+
+        @Override
+        public String universe(Universe universe) {
+            return "Universe " + universe.number();
+        }
+
+        @Override
+        public String reservedRun(ReservedRun reservedRun) {
+            return words.reservedRun(reservedRun);
+        }
+
+        @Override
+        public String fixture(Fixture fixture) {
+            return fixture.label();
+        }
+
+        @Override
+        public String evidence(BlockEvidence evidence) {
+            return names.fixture(evidence.ref().fixture())
                     .map(Fixture::label)
-                    .orElse("no. " + e.ref().fixture());
-        }
-        if (element instanceof Universe u) {
-            return "Universe " + u.number();
+                    .orElse("no. " + evidence.ref().fixture());
         }
 
-        if (element instanceof KeptWish w) {
-            return w.number() == KeptWish.IN_FORCE ? "Wish in force" : "Wish " + w.name();
+        @Override
+        public String group(Group group) {
+            return words.group(group);
         }
-        return element instanceof JobSheet ? "Job sheet" : words(element);
+
+        @Override
+        public String share(Share share) {
+            return words.share(share);
+        }
+
+        @Override
+        public String wish(KeptWish wish) {
+            return wish.number() == KeptWish.IN_FORCE ? "Wish in force" : "Wish " + wish.name();
+        }
     }
 
-    private String words(Element element) {
-        if (element instanceof Fixture f) {
-            return type(f) + ", " + position(f.position()) + " " + f.unit()
-                    + Optional.of(addresses(f))
-                            .filter(a -> !a.isEmpty())
-                            .map(a -> ", " + a)
-                            .orElse("");
+    /** What an element is, in few words. */
+    private final class Words implements ElementCases<String> {
+        @Override
+        public String jobSheet(JobSheet jobSheet) {
+            return jobSheet.name();
         }
-        if (element instanceof Position p) {
-            return p.name();
-        }
-        if (element instanceof RigType t) {
-            return t.type().fullName();
-        }
-        if (element instanceof Group g) {
-            return g.name();
-        }
-        if (element instanceof Node n) {
-            return n.name() + " " + n.ip();
-        }
-        return rest(element);
-    }
 
-    private static String rest(Element element) {
-        if (element instanceof ReservedRun r) {
-            return new StartAddress(r.universe(), Slot.of(r.slots().first())) + " to "
-                    + r.slots().last() + " " + r.label();
+        @Override
+        public String type(RigType type) {
+            return type.type().fullName();
         }
-        if (element instanceof Universe u) {
-            return (u.label()
-                            + u.route()
+
+        @Override
+        public String position(Position position) {
+            return position.name();
+        }
+
+        @Override
+        public String node(Node node) {
+            return node.name() + " " + node.ip();
+        }
+
+        @Override
+        public String universe(Universe universe) {
+            return (universe.label()
+                            + universe.route()
                                     .map(r -> " node " + r.port().node() + " port "
                                             + r.port().number())
                                     .orElse(""))
                     .strip();
         }
-        if (element instanceof KeptWish w) {
-            return WishText.sentence(w.wish());
+
+        @Override
+        public String reservedRun(ReservedRun reservedRun) {
+            return new StartAddress(
+                            reservedRun.universe(), Slot.of(reservedRun.slots().first())) + " to "
+                    + reservedRun.slots().last() + " " + reservedRun.label();
         }
-        if (element instanceof Share s) {
-            return s.blocks().size() + " blocks that share an address";
+
+        @Override
+        public String fixture(Fixture fixture) {
+            return ChangeLines.this.type(fixture) + ", " + ChangeLines.this.position(fixture.position()) + " "
+                    + fixture.unit()
+                    + Optional.of(addresses(fixture))
+                            .filter(a -> !a.isEmpty())
+                            .map(a -> ", " + a)
+                            .orElse("");
         }
-        return element instanceof JobSheet s ? s.name() : "what is known of the unit";
+
+        @Override
+        public String evidence(BlockEvidence evidence) {
+            return "what is known of the unit";
+        }
+
+        @Override
+        public String group(Group group) {
+            return group.name();
+        }
+
+        @Override
+        public String share(Share share) {
+            return share.blocks().size() + " blocks that share an address";
+        }
+
+        @Override
+        public String wish(KeptWish wish) {
+            return WishText.sentence(wish.wish());
+        }
     }
 }

@@ -6,10 +6,11 @@ import taxon.core.addressing.answer.LeftOut;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
-import taxon.core.proposal.Price;
+import taxon.core.proof.Price;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.Proposed;
 
 /**
  * A computed change of types and modes, before it is applied.
@@ -30,7 +31,20 @@ public record ChangeProposal(
         List<Move> moves,
         List<LeftOut> leftOut,
         Price price,
-        List<StylePrice> otherStyles) {
+        List<StylePrice> otherStyles)
+        implements Proposed {
+    @Override
+    public int staying() {
+        return (int) request.switches().stream()
+                        .mapToLong(s -> s.fixtures().size())
+                        .sum()
+                - changed.size();
+    }
+
+    @Override
+    public List<LeftOut> omissions() {
+        return leftOut;
+    }
 
     /**
      * @param before empty where the old mode is not one of its type

@@ -25,7 +25,7 @@ import taxon.core.modes.ChangeProposal.Clash;
 import taxon.core.modes.ChangeProposal.Move;
 import taxon.core.modes.ChangeProposal.StylePrice;
 import taxon.core.modes.ChangeRequest.Style;
-import taxon.core.proposal.Price;
+import taxon.core.proof.Price;
 import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.ElementKey;
 import taxon.core.rig.Fixture;
@@ -99,7 +99,7 @@ public final class ModeChange {
                 .toList();
         return new ChangeProposal(
                 change.title(),
-                new Edit(change.title(), p -> new Edit.Changed(after(p, request))),
+                Edit.computed(change.title(), plan, result.plan(), p -> new Edit.Changed(after(p, request))),
                 request,
                 change.changedLines(),
                 change.clashes(change.swapped),

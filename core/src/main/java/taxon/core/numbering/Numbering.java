@@ -86,12 +86,11 @@ public final class Numbering {
         Map<FixtureKey, Integer> numbers = new TreeMap<>();
         for (int i = 0; i < families.size(); i++) {
             runs.add(number(families.get(i), spans.get(i), numbers));
-            taken.addAll(numbers.values());
         }
         List<Change> changes = changes(numbers);
         int kept = runs.stream().mapToInt(Run::kept).sum();
         String title = changes.size() == 1 ? "1 fixture numbered" : changes.size() + " fixtures numbered";
-        return new NumberingProposal(title, edit(title), request, runs, changes, kept);
+        return new NumberingProposal(title, edit(title, changes), request, runs, changes, kept);
     }
 
     private Run number(Family family, Span span, Map<FixtureKey, Integer> numbers) {
@@ -104,6 +103,7 @@ public final class Numbering {
         int[] ranks = Keeper.fill(count, kept);
         for (int place = 0; place < count; place++) {
             numbers.put(family.members().get(place).key(), free.get(ranks[place]));
+            taken.add(free.get(ranks[place]));
         }
         int same = (int) family.members().stream()
                 .filter(f -> f.id().map(FixtureId::number).equals(Optional.ofNullable(numbers.get(f.key()))))
@@ -154,19 +154,20 @@ public final class Numbering {
                 : Map.of();
     }
 
-    private Edit edit(String title) {
-        return new Edit(title, now -> {
+    private Edit edit(String title, List<Change> changes) {
+        return Edit.computed(title, plan, after(changes), other -> {
             try {
-                NumberingProposal proposal = propose(now, request);
-                return new Edit.Changed(now.with(proposal.changes().stream()
-                        .map(c -> c.fixture()
-                                .withId(c.after())
-                                .withPlace(c.fixture().position(), c.unitAfter()))
-                        .toList()));
+                return propose(other, request).edit().applyTo(other);
             } catch (NumbersRunOutException e) {
                 return new Edit.Refused(List.of(
                         new Refusal("family", e.family().name(), Refusal.Fault.OUT_OF_RANGE, e.free() + " numbers")));
             }
         });
+    }
+
+    private Plan after(List<Change> changes) {
+        return plan.with(changes.stream()
+                .map(c -> c.fixture().withId(c.after()).withPlace(c.fixture().position(), c.unitAfter()))
+                .toList());
     }
 }

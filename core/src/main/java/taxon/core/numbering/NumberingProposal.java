@@ -5,6 +5,8 @@ import java.util.Optional;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.Omission;
+import taxon.core.rig.edit.Proposed;
 
 /**
  * Numbers, before they are given.
@@ -15,7 +17,17 @@ import taxon.core.rig.edit.Edit;
  * @param kept how many keep their number
  */
 public record NumberingProposal(
-        String title, Edit edit, NumberingRequest request, List<Run> families, List<Change> changes, int kept) {
+        String title, Edit edit, NumberingRequest request, List<Run> families, List<Change> changes, int kept)
+        implements Proposed {
+    @Override
+    public int staying() {
+        return kept;
+    }
+
+    @Override
+    public List<Omission> omissions() {
+        return List.of();
+    }
 
     /**
      * The run of a family.

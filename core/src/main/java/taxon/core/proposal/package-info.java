@@ -1,5 +1,6 @@
 /**
- * What all computed changes have in common. A price says whom somebody must go to when a change is applied.
+ * The one shape of proposals: what a kind computes becomes, for one plan, a fixed difference with its price and what it brings.
+ * Kinds compute; they do not apply.
  */
 @NullMarked
 package taxon.core.proposal;

@@ -25,6 +25,11 @@ public record BlockEvidence(BlockRef ref, Optional<Mark> set, Optional<Mark> pro
         return keyOf(ref);
     }
 
+    @Override
+    public <R> R match(ElementCases<R> cases) {
+        return cases.evidence(this);
+    }
+
     public static ElementKey keyOf(BlockRef ref) {
         return new ElementKey(Kind.EVIDENCE, ref.fixture().number(), digits(ref.block()));
     }

@@ -14,4 +14,7 @@ public sealed interface Element
                 Share,
                 KeptWish {
     ElementKey elementKey();
+
+    /** The answer of the case that is this element's kind. */
+    <R> R match(ElementCases<R> cases);
 }

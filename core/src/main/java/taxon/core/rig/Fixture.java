@@ -117,6 +117,11 @@ public record Fixture(
         return keyOf(key);
     }
 
+    @Override
+    public <R> R match(ElementCases<R> cases) {
+        return cases.fixture(this);
+    }
+
     public static ElementKey keyOf(FixtureKey key) {
         return ElementKey.of(Kind.FIXTURE, key.number());
     }

@@ -92,6 +92,11 @@ public record Group(
         return keyOf(number);
     }
 
+    @Override
+    public <R> R match(ElementCases<R> cases) {
+        return cases.group(this);
+    }
+
     public static ElementKey keyOf(int number) {
         return ElementKey.of(Kind.GROUP, number);
     }

@@ -47,4 +47,9 @@ public record JobSheet(
     public ElementKey elementKey() {
         return KEY;
     }
+
+    @Override
+    public <R> R match(ElementCases<R> cases) {
+        return cases.jobSheet(this);
+    }
 }

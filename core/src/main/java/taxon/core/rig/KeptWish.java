@@ -35,6 +35,11 @@ public record KeptWish(int number, String name, Wish wish) implements Element {
         return keyOf(number);
     }
 
+    @Override
+    public <R> R match(ElementCases<R> cases) {
+        return cases.wish(this);
+    }
+
     public static ElementKey keyOf(int number) {
         return ElementKey.of(Kind.WISH, number);
     }

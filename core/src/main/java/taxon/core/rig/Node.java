@@ -28,6 +28,11 @@ public record Node(int number, String name, Ipv4 ip, int ports) implements Eleme
         return keyOf(number);
     }
 
+    @Override
+    public <R> R match(ElementCases<R> cases) {
+        return cases.node(this);
+    }
+
     public static ElementKey keyOf(int number) {
         return ElementKey.of(Kind.NODE, number);
     }

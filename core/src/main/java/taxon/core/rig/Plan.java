@@ -4,11 +4,16 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.FixtureType;
@@ -26,6 +31,7 @@ import taxon.core.rig.wish.Wish;
  */
 public final class Plan {
     private final SortedMap<ElementKey, Element> elements;
+    private final Lineage lineage;
     private final Map<TypeId, FixtureType> types;
     private final List<Fixture> fixtures;
     private final SortedMap<ElementKey, Element> evidence;
@@ -36,8 +42,9 @@ public final class Plan {
      * @param elements whose bonds are verified
      * @param before a plan whose blocks are taken over where nothing about them has changed
      */
-    private Plan(SortedMap<ElementKey, Element> elements, Optional<Plan> before) {
+    private Plan(SortedMap<ElementKey, Element> elements, Lineage lineage, Optional<Plan> before) {
         this.elements = Collections.unmodifiableSortedMap(elements);
+        this.lineage = lineage;
         evidence = kindMap(Kind.EVIDENCE);
         types = new TreeMap<>();
         all(Kind.TYPE, RigType.class).forEach(t -> types.put(t.type().id(), t.type()));
@@ -61,8 +68,9 @@ public final class Plan {
      *
      * @param elements whose bonds are verified
      */
-    private Plan(SortedMap<ElementKey, Element> elements, Plan before, Collection<Element> changed) {
+    private Plan(SortedMap<ElementKey, Element> elements, Lineage lineage, Plan before, Collection<Element> changed) {
         this.elements = Collections.unmodifiableSortedMap(elements);
+        this.lineage = lineage;
         evidence = kindMap(Kind.EVIDENCE);
         types = before.types;
         Map<FixtureKey, Fixture> now = new HashMap<>();
@@ -78,9 +86,9 @@ public final class Plan {
         blocks = Collections.unmodifiableList(all);
     }
 
-    private static Plan verified(SortedMap<ElementKey, Element> elements) {
+    private static Plan verified(SortedMap<ElementKey, Element> elements, Lineage lineage) {
         PlanBonds.verify(elements);
-        return new Plan(elements, Optional.empty());
+        return new Plan(elements, lineage, Optional.empty());
     }
 
     public static Plan empty(JobSheet sheet) {
@@ -95,7 +103,7 @@ public final class Plan {
     public static Plan of(Collection<? extends Element> elements) {
         TreeMap<ElementKey, Element> map = new TreeMap<>();
         elements.forEach(e -> map.put(e.elementKey(), e));
-        return verified(map);
+        return verified(map, Lineage.begun());
     }
 
     public SortedMap<ElementKey, Element> elements() {
@@ -143,8 +151,8 @@ public final class Plan {
         });
         PlanBonds.verify(map, different.values());
         return different.values().stream().allMatch(this::keepsItsPlace)
-                ? new Plan(map, this, different.values())
-                : new Plan(map, Optional.of(this));
+                ? new Plan(map, lineage.touching(different.keySet()), this, different.values())
+                : new Plan(map, lineage.touching(different.keySet()), Optional.of(this));
     }
 
     /** True for a fixture that stands in this plan under the same number. */
@@ -162,7 +170,28 @@ public final class Plan {
                         && !map.containsKey(Fixture.keyOf(b.ref().fixture())));
         map.replaceAll((key, e) -> e instanceof Group g ? g.keeping(map.keySet()) : e);
         Shares.tidy(map);
-        return map.equals(elements) ? this : verified(map);
+        Set<ElementKey> touched = differing(elements, map, allKeys(elements, map));
+        return touched.isEmpty() ? this : verified(map, lineage.touching(touched));
+    }
+
+    /** The keys under which this plan and another hold different elements; costs what was touched where one was made from
+     * the other. */
+    Set<ElementKey> differingFrom(Plan other) {
+        Set<ElementKey> possible = lineage.mayDiffer(other.lineage).orElseGet(() -> allKeys(elements, other.elements));
+        return differing(elements, other.elements, possible);
+    }
+
+    private static Set<ElementKey> allKeys(Map<ElementKey, Element> one, Map<ElementKey, Element> other) {
+        Set<ElementKey> keys = new HashSet<>(one.keySet());
+        keys.addAll(other.keySet());
+        return keys;
+    }
+
+    private static Set<ElementKey> differing(
+            Map<ElementKey, Element> one, Map<ElementKey, Element> other, Set<ElementKey> possible) {
+        return possible.stream()
+                .filter(k -> !Objects.equals(one.get(k), other.get(k)))
+                .collect(Collectors.toCollection(TreeSet::new));
     }
 
     public JobSheet sheet() {
@@ -362,7 +391,7 @@ public final class Plan {
 
     @Override
     public boolean equals(Object other) {
-        return other instanceof Plan plan && elements.equals(plan.elements);
+        return this == other || (other instanceof Plan plan && elements.equals(plan.elements));
     }
 
     @Override

@@ -27,44 +27,115 @@ final class PlanBonds {
     }
 
     private void verify(Element element) {
-        if (element instanceof Fixture f) {
-            require("fixture " + f.key(), new ElementKey(Kind.TYPE, 0, f.type().value()));
-            require("fixture " + f.key(), ElementKey.of(Kind.POSITION, f.position()));
-        } else if (element instanceof BlockEvidence e) {
-            require("evidence of " + e.ref(), Fixture.keyOf(e.ref().fixture()));
-        } else if (element instanceof Group g) {
-            g.members().forEach(m -> require("group " + g.number(), Fixture.keyOf(m)));
-            g.rules().forEach(r -> r.refersTo().forEach(k -> require("a rule of group " + g.number(), k)));
-            verifyParents(g);
-        } else if (element instanceof Share s) {
-            s.blocks().forEach(b -> require("share " + s.number(), Fixture.keyOf(b.fixture())));
-        } else if (element instanceof Universe u) {
-            u.route()
-                    .ifPresent(r -> require(
-                            "the route of universe " + u.number(),
-                            Node.keyOf(r.port().node())));
+        References references = element.match(ReferencesOf.EACH);
+        references.keys().forEach(k -> require(references.who(), k));
+        if (element.elementKey().kind() == Kind.GROUP) {
+            verifyParents(element.elementKey());
         }
     }
 
     /** A group lies in one that exists, and never in itself, however deep. */
-    private void verifyParents(Group group) {
-        Set<Integer> seen = new HashSet<>(Set.of(group.number()));
-        Optional<Integer> parent = group.parent();
+    private void verifyParents(ElementKey group) {
+        Set<ElementKey> seen = new HashSet<>(Set.of(group));
+        Optional<ElementKey> parent = parent(group);
         while (parent.isPresent()) {
-            ElementKey key = Group.keyOf(parent.get());
-            require("group " + group.number(), key);
+            require("group " + group.number(), parent.get());
             if (!seen.add(parent.get())) {
                 throw new IllegalArgumentException("group " + group.number() + " lies in itself");
             }
-            parent = Optional.ofNullable(elements.get(key))
-                    .map(Group.class::cast)
-                    .flatMap(Group::parent);
+            parent = parent(parent.get());
         }
+    }
+
+    private Optional<ElementKey> parent(ElementKey group) {
+        return Optional.ofNullable(elements.get(group))
+                .map(Group.class::cast)
+                .flatMap(Group::parent)
+                .map(Group::keyOf);
     }
 
     private void require(String who, ElementKey key) {
         if (!elements.containsKey(key)) {
             throw new IllegalArgumentException(who + " refers to " + key + ", which the plan lacks");
+        }
+    }
+
+    /** The elements that one refers to, which its plan must hold. */
+    private record References(String who, Collection<ElementKey> keys) {
+        static final References NONE = new References("", Set.of());
+    }
+
+    private enum ReferencesOf implements ElementCases<References> {
+        EACH;
+
+        @Override
+        public References jobSheet(JobSheet sheet) {
+            return References.NONE;
+        }
+
+        @Override
+        public References type(RigType type) {
+            return References.NONE;
+        }
+
+        @Override
+        public References position(Position position) {
+            return References.NONE;
+        }
+
+        @Override
+        public References node(Node node) {
+            return References.NONE;
+        }
+
+        @Override
+        public References reservedRun(ReservedRun run) {
+            return References.NONE;
+        }
+
+        @Override
+        public References wish(KeptWish wish) {
+            return References.NONE;
+        }
+
+        @Override
+        public References universe(Universe universe) {
+            return new References(
+                    "the route of universe " + universe.number(),
+                    universe.route().stream()
+                            .map(r -> Node.keyOf(r.port().node()))
+                            .toList());
+        }
+
+        @Override
+        public References fixture(Fixture fixture) {
+            return new References(
+                    "fixture " + fixture.key(),
+                    Set.of(
+                            new ElementKey(Kind.TYPE, 0, fixture.type().value()),
+                            ElementKey.of(Kind.POSITION, fixture.position())));
+        }
+
+        @Override
+        public References evidence(BlockEvidence evidence) {
+            return new References(
+                    "evidence of " + evidence.ref(),
+                    Set.of(Fixture.keyOf(evidence.ref().fixture())));
+        }
+
+        @Override
+        public References group(Group group) {
+            Set<ElementKey> keys = new HashSet<>();
+            group.members().forEach(m -> keys.add(Fixture.keyOf(m)));
+            group.rules().forEach(r -> keys.addAll(r.refersTo()));
+            return new References("group " + group.number(), keys);
+        }
+
+        @Override
+        public References share(Share share) {
+            return new References(
+                    "share " + share.number(),
+                    share.blocks().stream().map(b -> Fixture.keyOf(b.fixture())).toList());
         }
     }
 }

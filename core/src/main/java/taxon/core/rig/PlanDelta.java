@@ -3,13 +3,11 @@ package taxon.core.rig;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
-import java.util.TreeSet;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * What differs between two plans, element by element. Turned round, it is the way back.
@@ -32,18 +30,27 @@ public record PlanDelta(SortedMap<ElementKey, Change> changes) {
         }
     }
 
+    /** What differs; costs what was touched where one of the plans was made from the other, and a comparison of all else. */
     public static PlanDelta between(Plan before, Plan after) {
         TreeMap<ElementKey, Change> changes = new TreeMap<>();
-        Set<ElementKey> keys = new TreeSet<>(before.elements().keySet());
-        keys.addAll(after.elements().keySet());
-        for (ElementKey key : keys) {
-            Optional<Element> old = before.element(key);
-            Optional<Element> now = after.element(key);
-            if (!Objects.equals(old, now)) {
-                changes.put(key, new Change(old, now));
-            }
-        }
+        after.differingFrom(before).forEach(k -> changes.put(k, new Change(before.element(k), after.element(k))));
         return new PlanDelta(changes);
+    }
+
+    /** The fixtures that are in both plans and differ, before and after. */
+    public Stream<FixtureChange> fixtures() {
+        return changes.values().stream()
+                .flatMap(c -> c.before().stream()
+                        .flatMap(was -> c.after().stream().flatMap(is -> FixtureChange.of(was, is))));
+    }
+
+    /** A fixture before and after. */
+    public record FixtureChange(Fixture before, Fixture after) {
+        private static Stream<FixtureChange> of(Element before, Element after) {
+            return before instanceof Fixture was && after instanceof Fixture is
+                    ? Stream.of(new FixtureChange(was, is))
+                    : Stream.empty();
+        }
     }
 
     public boolean isEmpty() {

@@ -62,4 +62,9 @@ public record Position(
     public ElementKey elementKey() {
         return ElementKey.of(Kind.POSITION, number);
     }
+
+    @Override
+    public <R> R match(ElementCases<R> cases) {
+        return cases.position(this);
+    }
 }

@@ -22,4 +22,9 @@ public record ReservedRun(int number, UniverseNumber universe, SlotRange slots, 
     public ElementKey elementKey() {
         return ElementKey.of(Kind.RESERVED_RUN, number);
     }
+
+    @Override
+    public <R> R match(ElementCases<R> cases) {
+        return cases.reservedRun(this);
+    }
 }

@@ -9,4 +9,9 @@ public record RigType(FixtureType type) implements Element {
     public ElementKey elementKey() {
         return new ElementKey(Kind.TYPE, 0, type.id().value());
     }
+
+    @Override
+    public <R> R match(ElementCases<R> cases) {
+        return cases.type(this);
+    }
 }

@@ -30,6 +30,11 @@ public record Share(int number, SortedSet<BlockRef> blocks, String why) implemen
         return keyOf(number);
     }
 
+    @Override
+    public <R> R match(ElementCases<R> cases) {
+        return cases.share(this);
+    }
+
     public static ElementKey keyOf(int number) {
         return ElementKey.of(Kind.SHARE, number);
     }

@@ -26,6 +26,11 @@ public record Universe(UniverseNumber number, String label, Optional<Route> rout
         return keyOf(number);
     }
 
+    @Override
+    public <R> R match(ElementCases<R> cases) {
+        return cases.universe(this);
+    }
+
     public static ElementKey keyOf(UniverseNumber number) {
         return ElementKey.of(Kind.UNIVERSE, number.number());
     }

@@ -1,6 +1,11 @@
 package taxon.core.rigtable;
 
 import taxon.core.rig.Refusal;
+import taxon.core.rig.edit.Omission;
 
-/** A cell whose text cannot be taken, and why. */
-public record CellFault(CellChange change, Refusal reason) {}
+/**
+ * A cell whose text cannot be taken, and why.
+ *
+ * @param who the fixture's label
+ */
+public record CellFault(CellChange change, String who, Refusal reason) implements Omission {}

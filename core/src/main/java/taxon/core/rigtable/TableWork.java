@@ -84,7 +84,8 @@ public record TableWork(Plan plan, List<Move> moves, List<CellFault> faults, Lis
             List<CellChange> taken = new ArrayList<>();
             for (CellChange change : changes) {
                 Optional<Refusal> fault = take(change);
-                fault.ifPresentOrElse(f -> faults.add(new CellFault(change, f)), () -> taken.add(change));
+                fault.ifPresentOrElse(
+                        f -> faults.add(new CellFault(change, label(change), f)), () -> taken.add(change));
             }
             List<Element> elements = new ArrayList<>(made);
             elements.addAll(changed.values());
@@ -94,6 +95,10 @@ public record TableWork(Plan plan, List<Move> moves, List<CellFault> faults, Lis
                     taken.stream().flatMap(c -> move(after, c).stream()).toList(),
                     faults,
                     made.stream().map(Position::name).toList());
+        }
+
+        private String label(CellChange change) {
+            return plan.fixture(change.fixture()).map(Fixture::label).orElse("no. " + change.fixture());
         }
 
         private Optional<Refusal> take(CellChange change) {

@@ -93,11 +93,14 @@ public final class SceneMerge {
                 .filter(f -> plan.fixture(f.key()).filter(was -> !was.equals(f)).isPresent())
                 .count();
         return new SceneProposal(
-                new Edit(
+                Edit.computed(
                         "Scene merged",
+                        plan,
+                        after,
                         now -> new Edit.Changed(
                                 propose(now, scene, types, request).after())),
                 after,
+                types,
                 added,
                 changes(delta, after),
                 changed,

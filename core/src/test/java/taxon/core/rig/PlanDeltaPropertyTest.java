@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
 import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.Map;
@@ -68,6 +69,27 @@ class PlanDeltaPropertyTest {
             assertThat(plan.fixturesWithoutMode()).isEqualTo(afresh.fixturesWithoutMode());
             assertThat(plan.types()).isEqualTo(afresh.types());
         }
+    }
+
+    /** A plan knows what was touched since another; nobody may be able to tell from what is compared element by element. */
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void aDifferenceThatIsKnownIsTheOneThatIsFoundByComparingAll(long seed) {
+        Random random = new Random(seed);
+        List<Plan> states = new ArrayList<>(List.of(seed % 2 == 0 ? Rigs.random(seed) : Rigs.hung(seed)));
+        for (int i = 0; i < 12; i++) {
+            // Now and then from an earlier state, so that two plans have a common ancestor and none is the other's.
+            Plan from = states.get(random.nextInt(4) == 0 ? random.nextInt(states.size()) : states.size() - 1);
+            states.add(randomEdit(from, random));
+        }
+        Plan one = states.get(random.nextInt(states.size()));
+        for (Plan other : states) {
+            assertThat(PlanDelta.between(one, other)).isEqualTo(PlanDelta.between(afresh(one), afresh(other)));
+        }
+    }
+
+    private static Plan afresh(Plan plan) {
+        return Plan.of(plan.elements().values());
     }
 
     private static Plan randomEdit(Plan plan, Random random) {

@@ -16,6 +16,7 @@ import taxon.core.network.SacnUniverse;
 import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Element;
+import taxon.core.rig.ElementCases;
 import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
@@ -40,43 +41,81 @@ public final class ElementJson {
     private ElementJson() {}
 
     public static ObjectNode write(Element element) {
-        if (element instanceof JobSheet s) {
-            return sheet(s);
+        return element.match(new Writer());
+    }
+
+    private static final class Writer implements ElementCases<ObjectNode> {
+        @Override
+        public ObjectNode jobSheet(JobSheet sheet) {
+            return written(sheet);
         }
-        if (element instanceof RigType t) {
-            return FixtureTypeJson.write(t.type());
+
+        @Override
+        public ObjectNode type(RigType type) {
+            return FixtureTypeJson.write(type.type());
         }
-        if (element instanceof Position p) {
-            return PlaceJson.write(p);
+
+        @Override
+        public ObjectNode position(Position position) {
+            return PlaceJson.write(position);
         }
-        if (element instanceof Node n) {
+
+        @Override
+        public ObjectNode node(Node node) {
             return Json.object()
-                    .put("number", n.number())
-                    .put("name", n.name())
-                    .put("ip", n.ip().toString())
-                    .put("ports", n.ports());
+                    .put("number", node.number())
+                    .put("name", node.name())
+                    .put("ip", node.ip().toString())
+                    .put("ports", node.ports());
         }
-        if (element instanceof Universe u) {
-            return universe(u);
+
+        @Override
+        public ObjectNode universe(Universe universe) {
+            ObjectNode node =
+                    Json.object().put("number", universe.number().number()).put("label", universe.label());
+            universe.route().ifPresent(r -> node.set("route", route(r)));
+            return node;
         }
-        if (element instanceof ReservedRun r) {
+
+        @Override
+        public ObjectNode reservedRun(ReservedRun run) {
             return Json.object()
-                    .put("number", r.number())
-                    .put("universe", r.universe().number())
-                    .put("first", r.slots().first())
-                    .put("last", r.slots().last())
-                    .put("label", r.label());
+                    .put("number", run.number())
+                    .put("universe", run.universe().number())
+                    .put("first", run.slots().first())
+                    .put("last", run.slots().last())
+                    .put("label", run.label());
         }
-        if (element instanceof Group g) {
-            return GroupJson.write(g);
+
+        @Override
+        public ObjectNode fixture(Fixture fixture) {
+            return written(fixture);
         }
-        if (element instanceof Share s) {
-            return WishJson.write(s);
+
+        @Override
+        public ObjectNode evidence(BlockEvidence evidence) {
+            ObjectNode node = Json.object()
+                    .put("fixture", evidence.ref().fixture().number())
+                    .put("block", evidence.ref().block());
+            evidence.set().ifPresent(m -> node.set("set", mark(m)));
+            evidence.proved().ifPresent(m -> node.set("proved", mark(m)));
+            return node.put("uid", evidence.uid());
         }
-        if (element instanceof KeptWish w) {
-            return WishJson.write(w);
+
+        @Override
+        public ObjectNode group(Group group) {
+            return GroupJson.write(group);
         }
-        return element instanceof Fixture f ? fixture(f) : evidence((BlockEvidence) element);
+
+        @Override
+        public ObjectNode share(Share share) {
+            return WishJson.write(share);
+        }
+
+        @Override
+        public ObjectNode wish(KeptWish wish) {
+            return WishJson.write(wish);
+        }
     }
 
     /**
@@ -109,7 +148,7 @@ public final class ElementJson {
         };
     }
 
-    private static ObjectNode sheet(JobSheet sheet) {
+    private static ObjectNode written(JobSheet sheet) {
         ObjectNode node = Json.object().put("name", sheet.name()).put("venue", sheet.venue());
         sheet.from().ifPresent(d -> node.put("from", d.toString()));
         sheet.to().ifPresent(d -> node.put("to", d.toString()));
@@ -135,13 +174,6 @@ public final class ElementJson {
         return new Node(Json.number(node, "number"), Json.text(node, "name"), address, Json.number(node, "ports"));
     }
 
-    private static ObjectNode universe(Universe universe) {
-        ObjectNode node =
-                Json.object().put("number", universe.number().number()).put("label", universe.label());
-        universe.route().ifPresent(r -> node.set("route", route(r)));
-        return node;
-    }
-
     private static ObjectNode route(Route route) {
         ObjectNode node = Json.object();
         if (route instanceof Route.ArtNet a) {
@@ -159,7 +191,7 @@ public final class ElementJson {
                 : new Route.Sacn(new SacnUniverse(Json.number(node, "universe")), port);
     }
 
-    private static ObjectNode fixture(Fixture fixture) {
+    private static ObjectNode written(Fixture fixture) {
         ObjectNode node = Json.object().put("key", fixture.key().number());
         fixture.id().ifPresent(i -> node.put("id", i.number()));
         node.put("type", fixture.type().value())
@@ -188,15 +220,6 @@ public final class ElementJson {
                 addresses,
                 PlaceJson.readTraits(node.path("traits")),
                 PlaceJson.uuid(node));
-    }
-
-    private static ObjectNode evidence(BlockEvidence evidence) {
-        ObjectNode node = Json.object()
-                .put("fixture", evidence.ref().fixture().number())
-                .put("block", evidence.ref().block());
-        evidence.set().ifPresent(m -> node.set("set", mark(m)));
-        evidence.proved().ifPresent(m -> node.set("proved", mark(m)));
-        return node.put("uid", evidence.uid());
     }
 
     private static BlockEvidence readEvidence(JsonNode node) {

@@ -10,7 +10,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import taxon.app.access.People;
-import taxon.app.addresses.placing.ProposalController;
+import taxon.app.addresses.placing.PlacementKind;
 import taxon.app.addresses.wish.PlacementJson;
 import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
@@ -87,7 +87,7 @@ public class FindingsController {
         Optional<Remedy> remedy =
                 frames.state(job).check().find(reply.fields().text("finding")).flatMap(Finding::remedy);
         if (remedy.orElse(null) instanceof Remedy.Propose propose) {
-            int id = desk.open(job, version, ProposalController.KIND, PlacementJson.write(propose.request()));
+            int id = desk.open(job, version, PlacementKind.NAME, PlacementJson.write(propose.request()));
             String query = Selection.of(
                             propose.request().chosen().stream().sorted().toList())
                     .query();

@@ -2,8 +2,6 @@ package taxon.app.addresses.placing;
 
 import java.util.ArrayList;
 import java.util.List;
-import taxon.app.store.Progress;
-import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.addressing.answer.AddressProposal.Move;
 import taxon.core.addressing.text.ProposalText;
@@ -16,21 +14,15 @@ import taxon.core.dmx.StartAddress;
  * @param modes units that stay but must be set to another mode
  * @param proof how good it is; empty where nothing is claimed
  * @param certainty whether any of those who find no place could be placed; empty where everybody is
- * @param current false when the job has changed since it was made
  */
 public record ProposalView(
-        int id,
-        String headline,
         List<Line> lines,
         List<Line> notPlaced,
         List<String> breaks,
         List<String> modes,
         String proof,
         String certainty,
-        String totals,
-        boolean open,
-        boolean applied,
-        boolean current) {
+        String totals) {
 
     private static String capital(String sentence) {
         return sentence.isEmpty() ? "" : Character.toUpperCase(sentence.charAt(0)) + sentence.substring(1);
@@ -39,7 +31,7 @@ public record ProposalView(
     /** @param touches true when the unit was set and must be set again */
     public record Line(String who, String type, String before, String after, String why, boolean touches) {}
 
-    public static ProposalView of(StoredProposal stored, AddressProposal proposal, boolean current) {
+    public static ProposalView of(AddressProposal proposal) {
         List<Line> lines = new ArrayList<>();
         for (Move move : proposal.moves()) {
             lines.add(new Line(
@@ -54,8 +46,6 @@ public record ProposalView(
                 .map(n -> new Line(n.fixture().label(), "", "", "", ProposalText.sentence(n), false))
                 .toList();
         return new ProposalView(
-                stored.id(),
-                ProposalText.headline(proposal),
                 lines,
                 notPlaced,
                 proposal.breaks().stream().map(ProposalText::sentence).toList(),
@@ -66,9 +56,6 @@ public record ProposalView(
                 ProposalText.certainty(proposal),
                 proposal.totals().universes() + " universes, "
                         + proposal.totals().slots() + " slots used, "
-                        + proposal.totals().free() + " free",
-                stored.state() == Progress.OPEN,
-                stored.state() == Progress.APPLIED,
-                current);
+                        + proposal.totals().free() + " free");
     }
 }

@@ -7,6 +7,7 @@ import taxon.app.addresses.tapes.TintBy;
 import taxon.app.edit.JobState;
 import taxon.app.form.Selection;
 import taxon.app.frame.PageView;
+import taxon.app.proposals.ProposalKind.Looked;
 import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.finding.PlanCheck;
 import taxon.core.rig.edit.Edit;
@@ -16,11 +17,13 @@ public final class ProposedTapes {
     private ProposedTapes() {}
 
     /** Empty when nothing moves, or the proposal would be refused. */
-    public static Optional<String> of(JobState state, AddressProposal proposal, PageView view) {
-        if (proposal.moves().isEmpty() || !(proposal.edit().applyTo(state.plan()) instanceof Edit.Changed changed)) {
+    public static Optional<String> of(Looked<AddressProposal> looked, PageView view) {
+        JobState state = looked.state();
+        if (looked.proposal().changesNothing()
+                || !(looked.proposal().edit().applyTo(state.plan()) instanceof Edit.Changed changed)) {
             return Optional.empty();
         }
-        Selection moved = Selection.of(proposal.moves().stream()
+        Selection moved = Selection.of(looked.content().moves().stream()
                 .map(m -> m.block().fixture().key())
                 .distinct()
                 .toList());

@@ -104,8 +104,7 @@ public class ShiftController {
             return reply.refused();
         }
         if (keys.size() > 1) {
-            int id =
-                    desk.open(job, version, ProposalController.KIND, Answers.shift(keys, held.get(), to.orElseThrow()));
+            int id = desk.open(job, version, PlacementKind.NAME, Answers.shift(keys, held.get(), to.orElseThrow()));
             return reply.done(
                     "Proposed; nothing has moved yet.",
                     "/jobs/" + job + "/proposals/" + id + Selection.of(keys).query(),

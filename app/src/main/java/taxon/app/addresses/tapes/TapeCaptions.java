@@ -10,7 +10,7 @@ import java.util.stream.Collectors;
 import taxon.app.addresses.tapes.Tape.Caption;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
-import taxon.core.finding.Evidence;
+import taxon.core.finding.Grounds;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.Share;
 import taxon.core.rig.Shares;
@@ -35,7 +35,7 @@ public final class TapeCaptions {
      *
      * @param blocks in the order of their slots
      */
-    public static List<Caption> of(List<PlannedBlock> blocks, List<Evidence.Overlap> overlaps, Shares shares) {
+    public static List<Caption> of(List<PlannedBlock> blocks, List<Grounds.Overlap> overlaps, Shares shares) {
         TapeCaptions made = new TapeCaptions(shares);
         overlaps.forEach(made::overlap);
         blocks.stream().filter(b -> !start(b).holds(b.footprint())).forEach(made::pastEnd);
@@ -44,7 +44,7 @@ public final class TapeCaptions {
         return List.copyOf(made.captions);
     }
 
-    private void overlap(Evidence.Overlap overlap) {
+    private void overlap(Grounds.Overlap overlap) {
         String who = overlap.earlier().fixture().label() + " and "
                 + overlap.later().fixture().label();
         SlotRange shared = overlap.shared();

@@ -13,7 +13,7 @@ import taxon.core.addressing.space.Fits;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
-import taxon.core.finding.Evidence;
+import taxon.core.finding.Grounds;
 import taxon.core.proof.Standing;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
@@ -45,7 +45,7 @@ public final class TapeMaker {
             Fits fits,
             List<PlannedBlock> blocks,
             List<ReservedRun> reserved,
-            List<Evidence.Overlap> overlaps,
+            List<Grounds.Overlap> overlaps,
             List<SlotRange> lit) {
         List<PlannedBlock> inOrder = blocks.stream()
                 .sorted(Comparator.comparing(TapeMaker::start).thenComparing(PlannedBlock::ref))

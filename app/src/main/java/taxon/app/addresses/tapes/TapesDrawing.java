@@ -9,8 +9,8 @@ import taxon.app.form.Selection;
 import taxon.core.addressing.space.Fits;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.UniverseNumber;
-import taxon.core.finding.Evidence;
 import taxon.core.finding.Finding;
+import taxon.core.finding.Grounds;
 import taxon.core.finding.Rule;
 import taxon.core.network.Route;
 import taxon.core.rig.Plan;
@@ -63,7 +63,7 @@ public record TapesDrawing(int width, int height, List<Tape> tapes) {
         plan.reservedRuns()
                 .forEach(r -> reserved.computeIfAbsent(r.universe(), u -> new ArrayList<>())
                         .add(r));
-        Map<UniverseNumber, List<Evidence.Overlap>> overlaps = overlaps(state);
+        Map<UniverseNumber, List<Grounds.Overlap>> overlaps = overlaps(state);
         List<Tape> tapes = new ArrayList<>();
         TapeMaker maker = new TapeMaker(plan, tints::of, selection);
         for (Universe universe : universes.subList(0, Math.min(most, universes.size()))) {
@@ -81,10 +81,10 @@ public record TapesDrawing(int width, int height, List<Tape> tapes) {
         return new TapesDrawing(WIDTH, TOP + universes.size() * Tape.PITCH, List.copyOf(tapes));
     }
 
-    private static Map<UniverseNumber, List<Evidence.Overlap>> overlaps(JobState state) {
-        Map<UniverseNumber, List<Evidence.Overlap>> overlaps = new TreeMap<>();
+    private static Map<UniverseNumber, List<Grounds.Overlap>> overlaps(JobState state) {
+        Map<UniverseNumber, List<Grounds.Overlap>> overlaps = new TreeMap<>();
         for (Finding finding : state.check().byRule().getOrDefault(Rule.OVERLAP, List.of())) {
-            if (finding.evidence() instanceof Evidence.Overlap overlap) {
+            if (finding.grounds() instanceof Grounds.Overlap overlap) {
                 overlaps.computeIfAbsent(overlap.universe(), u -> new ArrayList<>())
                         .add(overlap);
             }

@@ -1,8 +1,6 @@
 package taxon.app.rig.equipmentlist;
 
-import java.util.Locale;
-import taxon.app.edit.JobState;
-import taxon.app.store.ImportStore.StoredImport;
+import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.core.equipmentlist.EquipmentLine;
 import taxon.core.equipmentlist.EquipmentList;
 import taxon.formats.csv.EquipmentSheet.Understood;
@@ -13,22 +11,20 @@ import tools.jackson.databind.node.ObjectNode;
 public final class EquipmentListJson {
     private EquipmentListJson() {}
 
-    public static ObjectNode write(JobState state, StoredImport stored, Understood sheet, EquipmentList intake) {
+    public static ObjectNode write(StoredProposal stored, Understood sheet, EquipmentList list) {
         ObjectNode body = Json.object()
                 .put("import", stored.id())
-                .put("version", state.version())
-                .put("state", stored.state().name().toLowerCase(Locale.ROOT))
                 .put("file", stored.fileName())
                 .put("encoding", sheet.encoding())
                 .put("separator", String.valueOf(sheet.separator()))
                 .put("headerLine", sheet.headerLine())
-                .put("fixtures", intake.fixtures());
+                .put("fixtures", list.fixtures());
         var unknown = body.putArray("unknownHeaders");
         sheet.unknownHeaders().forEach(unknown::add);
         var skipped = body.putArray("skipped");
         sheet.skipped().forEach(s -> skipped.addObject().put("line", s.line()).put("reason", Json.slug(s.reason())));
         var lines = body.putArray("lines");
-        intake.lines().forEach(l -> lines.add(line(l)));
+        list.lines().forEach(l -> lines.add(line(l)));
         return body;
     }
 

@@ -8,7 +8,6 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -20,9 +19,7 @@ import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
 import taxon.app.proposals.ProposalDesk;
-import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.core.numbering.Numbering;
-import taxon.core.numbering.NumberingProposal;
 import taxon.core.numbering.NumberingRequest;
 import taxon.core.numbering.NumberingRequest.Families;
 import taxon.core.numbering.NumberingRequest.Room;
@@ -32,14 +29,11 @@ import taxon.core.numbering.ReadingOrder.By;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
-import taxon.core.rig.Plan;
 import taxon.formats.json.Json;
-import tools.jackson.databind.node.ObjectNode;
 
 /** Numbers along the rig, asked for, looked at as a proposal, given as one edit. */
 @Controller
 public class NumberingController {
-    private static final String KIND = "numbering";
     private static final String START = "start-";
 
     private final Frames frames;
@@ -82,7 +76,7 @@ public class NumberingController {
         if (wanted.isEmpty() || reply.fields().isFaulty()) {
             return reply.refused();
         }
-        int id = desk.open(job, state.version(), KIND, NumberingJson.write(wanted.get()));
+        int id = desk.open(job, state.version(), NumberingKind.NAME, NumberingJson.write(wanted.get()));
         return reply.done(
                 "Proposed; no number has changed yet.",
                 "/jobs/" + job + "/numbering/" + id,
@@ -149,65 +143,5 @@ public class NumberingController {
                 .forEach(name -> fields.number(name, "first number", 1, FixtureId.LAST)
                         .ifPresent(n -> starts.put(name.substring(START.length()), n)));
         return starts;
-    }
-
-    @GetMapping("/jobs/{job}/numbering/{id}")
-    public Object look(@PathVariable int job, @PathVariable int id, HttpServletRequest request, Model model) {
-        StoredProposal stored = desk.find(job, id, KIND);
-        JobState state = frames.state(job);
-        NumberingRequest wanted = NumberingJson.read(ProposalDesk.request(stored));
-        boolean current = stored.baseVersion() == state.version();
-        Optional<NumberingProposal> proposal = desk.computed(stored, state, (plan, effort) -> proposal(plan, wanted))
-                .get();
-        if (Reply.wantsJson(request)) {
-            ObjectNode body = proposal.map(NumberingJson::write).orElseGet(Json::object);
-            return Reply.json(
-                    HttpStatus.OK,
-                    body.put("proposal", id)
-                            .put("state", Json.slug(stored.state()))
-                            .put("madeOnVersion", stored.baseVersion())
-                            .put("version", state.version()));
-        }
-        frames.open(job, Optional.of(Stage.RIG), request, model);
-        model.addAttribute("wanted", wanted);
-        model.addAttribute(
-                "scope", wanted.fixtures().size() == state.plan().fixtures().size() ? "all" : "chosen");
-        model.addAttribute("outdated", proposal.isEmpty());
-        proposal.ifPresent(p -> model.addAttribute("proposal", NumberingView.of(stored, state.plan(), p, current)));
-        return "rig/numbering";
-    }
-
-    /** Empty when the job has changed so that the numbers no longer suffice. */
-    private static Optional<NumberingProposal> proposal(Plan plan, NumberingRequest wanted) {
-        try {
-            return Optional.of(Numbering.propose(plan, wanted));
-        } catch (NumbersRunOutException outdated) {
-            return Optional.empty();
-        }
-    }
-
-    @PostMapping("/jobs/{job}/numbering/{id}/apply")
-    public Object apply(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
-        StoredProposal stored = desk.find(job, id, KIND);
-        return desk.apply(
-                job,
-                stored,
-                request,
-                page(job, id),
-                "/jobs/" + job + "/rig",
-                state -> desk.computed(
-                        stored,
-                        state,
-                        (plan, effort) -> proposal(plan, NumberingJson.read(ProposalDesk.request(stored)))),
-                p -> p.orElseThrow().edit());
-    }
-
-    @PostMapping("/jobs/{job}/numbering/{id}/drop")
-    public Object drop(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
-        return desk.drop(job, desk.find(job, id, KIND), request, page(job, id), "/jobs/" + job + "/numbering");
-    }
-
-    private static String page(int job, int id) {
-        return "/jobs/" + job + "/numbering/" + id;
     }
 }

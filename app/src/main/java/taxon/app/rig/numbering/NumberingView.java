@@ -2,25 +2,12 @@ package taxon.app.rig.numbering;
 
 import java.util.List;
 import java.util.Optional;
-import taxon.app.store.Progress;
-import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.core.numbering.NumberingProposal;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.Plan;
 
-/**
- * Numbers as the page shows them, before they are given.
- *
- * @param current false when the job has changed since
- */
-public record NumberingView(
-        int id,
-        String headline,
-        List<RunLine> families,
-        List<ChangeLine> changes,
-        boolean open,
-        boolean applied,
-        boolean current) {
+/** Numbers as the page shows them, before they are given. */
+public record NumberingView(List<RunLine> families, List<ChangeLine> changes) {
 
     /**
      * @param run "201 to 208"
@@ -30,10 +17,8 @@ public record NumberingView(
 
     public record ChangeLine(String type, String place, String before, String after, String unit) {}
 
-    public static NumberingView of(StoredProposal stored, Plan plan, NumberingProposal proposal, boolean current) {
+    public static NumberingView of(Plan plan, NumberingProposal proposal) {
         return new NumberingView(
-                stored.id(),
-                headline(proposal),
                 proposal.families().stream()
                         .map(r -> new RunLine(
                                 r.family().key(),
@@ -54,17 +39,14 @@ public record NumberingView(
                                 c.unitAfter() == c.fixture().unit()
                                         ? ""
                                         : "unit " + c.fixture().unit() + " becomes " + c.unitAfter()))
-                        .toList(),
-                stored.state() == Progress.OPEN,
-                stored.state() == Progress.APPLIED,
-                current);
+                        .toList());
     }
 
     private static String words(Optional<FixtureId> id) {
         return id.map(FixtureId::toString).orElse("none");
     }
 
-    private static String headline(NumberingProposal proposal) {
+    static String headline(NumberingProposal proposal) {
         int changes = (int) proposal.changes().stream()
                 .filter(c -> !c.fixture().id().equals(c.after()))
                 .count();

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -17,24 +16,15 @@ import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
 import taxon.app.proposals.ProposalDesk;
-import taxon.app.rig.RigPages;
-import taxon.app.store.Progress;
-import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.core.arranging.Arranging;
-import taxon.core.arranging.ArrangingProposal;
 import taxon.core.arranging.Spread;
 import taxon.core.length.Length;
-import taxon.core.length.LengthUnit;
-import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
-import taxon.core.rig.Plan;
 import taxon.formats.json.Json;
-import tools.jackson.databind.JsonNode;
 
 /** Spreading the chosen units along their positions. */
 @Controller
 public class ArrangingController {
-    private static final String KIND = "arranging";
 
     private final Frames frames;
     private final ProposalDesk desk;
@@ -42,28 +32,6 @@ public class ArrangingController {
     public ArrangingController(Frames frames, ProposalDesk desk) {
         this.frames = frames;
         this.desk = desk;
-    }
-
-    /** A proposal as the page shows it. */
-    public record View(
-            int id,
-            String headline,
-            List<MoveLine> moves,
-            List<String> unknown,
-            boolean open,
-            boolean applied,
-            boolean current) {}
-
-    public record MoveLine(String who, String place, String before, String after, boolean beyond) {
-        static MoveLine of(Plan plan, ArrangingProposal.Move move) {
-            LengthUnit unit = plan.sheet().view().unit();
-            return new MoveLine(
-                    move.fixture().label(),
-                    plan.position(move.fixture()).name(),
-                    move.before().map(unit::words).orElse("none"),
-                    unit.words(move.after()),
-                    move.beyond());
-        }
     }
 
     @GetMapping("/jobs/{job}/arranging")
@@ -91,7 +59,7 @@ public class ArrangingController {
                 .isEmpty()) {
             return reply.refused();
         }
-        int id = desk.open(job, state.version(), KIND, ArrangingJson.write(fixtures, spread.get()));
+        int id = desk.open(job, state.version(), ArrangingKind.NAME, ArrangingJson.write(fixtures, spread.get()));
         return reply.done(
                 "Proposed; nothing has moved yet.",
                 "/jobs/" + job + "/arranging/" + id + "?sel=" + fields.text("sel"),
@@ -120,63 +88,5 @@ public class ArrangingController {
         Optional<Length> from = fields.length(first, "first place");
         Optional<Length> other = fields.length(second, words);
         return from.isPresent() && other.isPresent() ? Optional.of(List.of(from.get(), other.get())) : Optional.empty();
-    }
-
-    @GetMapping("/jobs/{job}/arranging/{id}")
-    public Object look(@PathVariable int job, @PathVariable int id, HttpServletRequest request, Model model) {
-        StoredProposal stored = desk.find(job, id, KIND);
-        JobState state = frames.state(job);
-        ArrangingProposal proposal = desk.computed(
-                        stored, state, (plan, effort) -> proposal(plan, ProposalDesk.request(stored)))
-                .get();
-        boolean current = stored.baseVersion() == state.version();
-        if (Reply.wantsJson(request)) {
-            return Reply.json(
-                    HttpStatus.OK,
-                    ArrangingJson.write(proposal)
-                            .put("proposal", id)
-                            .put("state", Json.slug(stored.state()))
-                            .put("version", state.version()));
-        }
-        frames.open(job, Optional.of(Stage.RIG), request, model);
-        model.addAttribute(
-                "proposal",
-                new View(
-                        id,
-                        proposal.title(),
-                        proposal.moves().stream()
-                                .map(m -> MoveLine.of(state.plan(), m))
-                                .toList(),
-                        proposal.unknown().stream().map(Fixture::label).toList(),
-                        stored.state() == Progress.OPEN,
-                        stored.state() == Progress.APPLIED,
-                        current));
-        return "rig/arranging";
-    }
-
-    private static ArrangingProposal proposal(Plan plan, JsonNode wanted) {
-        return Arranging.propose(plan, ArrangingJson.fixtures(wanted), ArrangingJson.spread(wanted));
-    }
-
-    @PostMapping("/jobs/{job}/arranging/{id}/apply")
-    public Object apply(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
-        StoredProposal stored = desk.find(job, id, KIND);
-        return desk.apply(
-                job,
-                stored,
-                request,
-                page(job, id),
-                RigPages.rig(job, request),
-                state -> desk.computed(stored, state, (plan, effort) -> proposal(plan, ProposalDesk.request(stored))),
-                ArrangingProposal::edit);
-    }
-
-    @PostMapping("/jobs/{job}/arranging/{id}/drop")
-    public Object drop(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
-        return desk.drop(job, desk.find(job, id, KIND), request, page(job, id), RigPages.rig(job, request));
-    }
-
-    private static String page(int job, int id) {
-        return "/jobs/" + job + "/arranging/" + id;
     }
 }

@@ -2,14 +2,12 @@ package taxon.app.rig.scene;
 
 import java.util.ArrayList;
 import java.util.List;
-import taxon.app.store.Progress;
-import taxon.app.store.SceneStore.StoredScene;
+import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.core.dmx.StartAddress;
 import taxon.core.grouping.IdRuns;
 import taxon.core.history.ChangeLine;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
-import taxon.core.scene.MergeRequest;
 import taxon.core.scene.SceneProposal;
 import taxon.formats.json.Json;
 import taxon.formats.mvr.MvrNote;
@@ -27,9 +25,6 @@ import tools.jackson.databind.node.ObjectNode;
  */
 public record SceneView(
         int id,
-        String fileName,
-        String headline,
-        MergeRequest request,
         List<Fresh> fresh,
         int moreFresh,
         List<ChangeLine> changes,
@@ -40,9 +35,7 @@ public record SceneView(
         int notRead,
         int added,
         int changed,
-        int goneCount,
-        boolean open,
-        boolean applied) {
+        int goneCount) {
     private static final int SHOWN = 60;
     private static final int TOLD = 20;
 
@@ -59,15 +52,11 @@ public record SceneView(
         }
     }
 
-    public static SceneView of(StoredScene stored, MvrReading.Read read, SceneProposal proposal) {
+    public static SceneView of(StoredProposal stored, MvrReading.Read read, SceneProposal proposal) {
         int notRead =
                 proposal.unknown().values().stream().mapToInt(Integer::intValue).sum();
         return new SceneView(
                 stored.id(),
-                stored.fileName(),
-                proposal.added().size() + " new, " + proposal.changed() + " changed, " + proposal.same() + " the same, "
-                        + proposal.gone().size() + " gone",
-                stored.request(),
                 proposal.added().stream()
                         .limit(SHOWN)
                         .map(f -> Fresh.of(proposal.after(), f))
@@ -81,9 +70,13 @@ public record SceneView(
                 notRead,
                 proposal.added().size(),
                 proposal.changed(),
-                proposal.gone().size(),
-                stored.state() == Progress.OPEN,
-                stored.state() == Progress.APPLIED);
+                proposal.gone().size());
+    }
+
+    /** "90 new, 3 changed, 12 the same, 1 gone". */
+    static String headline(SceneProposal proposal) {
+        return proposal.added().size() + " new, " + proposal.changed() + " changed, " + proposal.same() + " the same, "
+                + proposal.gone().size() + " gone";
     }
 
     private static List<String> remarks(SceneProposal proposal) {
@@ -111,7 +104,6 @@ public record SceneView(
     public ObjectNode json() {
         ObjectNode body = Json.object()
                 .put("scene", id)
-                .put("headline", headline)
                 .put("new", added)
                 .put("changed", changed)
                 .put("gone", goneCount)

@@ -5,14 +5,11 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.edit.ChangedFixtures;
 import taxon.app.edit.EditOutcome;
 import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
@@ -22,11 +19,9 @@ import taxon.app.form.NewStops;
 import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
 import taxon.app.frame.PageView;
-import taxon.app.frame.Stage;
 import taxon.app.proposals.ProposalDesk;
-import taxon.app.rig.RigPages;
-import taxon.app.store.ImportStore;
-import taxon.app.store.ProposalStore.StoredProposal;
+import taxon.app.rig.equipmentlist.EquipmentListKind;
+import taxon.app.store.ProposalStore.GivenFile;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
@@ -39,32 +34,46 @@ import taxon.formats.csv.EquipmentSheet;
 import taxon.formats.csv.EquipmentSheetReader;
 import taxon.formats.csv.PastedCells;
 import taxon.formats.json.Json;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Cells of the rig table: one is edited at once; what is filled, counted on or pasted is proposed first. */
 @Controller
 public class CellsController {
-    private static final String KIND = "cells";
     private static final int MOST_CHANGES = 100_000;
 
     private final Frames frames;
     private final JobEditor editor;
     private final ProposalDesk desk;
-    private final ImportStore imports;
+    private final EquipmentListKind lists;
+    private final ChangedFixtures changed;
 
-    public CellsController(Frames frames, JobEditor editor, ProposalDesk desk, ImportStore imports) {
+    public CellsController(
+            Frames frames, JobEditor editor, ProposalDesk desk, EquipmentListKind lists, ChangedFixtures changed) {
         this.frames = frames;
         this.editor = editor;
         this.desk = desk;
-        this.imports = imports;
+        this.lists = lists;
+        this.changed = changed;
     }
 
-    /** The whole table as JSON, as the address asks for it. */
+    /** The table as JSON, as the address asks for it; with {@code since}, a version, only what differs from what was then. */
     @GetMapping("/jobs/{job}/rows")
     public Object rows(@PathVariable int job, HttpServletRequest request) {
-        return Reply.dense(TableJson.write(frames.state(job), RigTable.of(PageView.of(request))));
+        JobState state = frames.state(job);
+        Fields fields = Reply.to(request, "rows", "/jobs/" + job + "/rig").fields();
+        RigTable table = RigTable.of(PageView.of(request));
+        Optional<Integer> since =
+                fields.has("since") ? fields.number("since", "version", 0, Integer.MAX_VALUE) : Optional.empty();
+        return Reply.dense(since.flatMap(v -> since(state, table, v)).orElseGet(() -> TableJson.write(state, table)));
     }
 
-    /** Edits one cell: {@code key}, {@code column}, {@code text}. A script gets the row as it is then. */
+    private Optional<ObjectNode> since(JobState state, RigTable table, long version) {
+        return table.showsOthers()
+                ? Optional.empty()
+                : changed.since(state, version).map(keys -> TableJson.since(state, table, keys));
+    }
+
+    /** Edits one cell: {@code key}, {@code column}, {@code text}. A script gets what differs in the table then. */
     @PostMapping("/jobs/{job}/cells")
     public Object edit(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "cell", "/jobs/" + job + "/rig");
@@ -83,18 +92,16 @@ public class CellsController {
                 job, version, Guard.UNTOUCHED_ELEMENTS, reply.who(), TableWork.edit(title, List.of(change)));
         boolean done = outcome instanceof EditOutcome.Done || outcome instanceof EditOutcome.NoChange;
         return done && Reply.wantsJson(request)
-                ? row(frames.state(job), fixture, NewStops.words(outcome), request)
+                ? since(frames.state(job), version, NewStops.words(outcome), request)
                 : reply.after(outcome);
     }
 
-    private static Object row(JobState state, FixtureKey fixture, String brought, HttpServletRequest request) {
-        var body = Json.object().put("version", state.version()).put("brought", brought);
-        TableJson.rows(
-                body.putArray("rows"),
-                state,
-                RigTable.of(PageView.of(request)),
-                state.plan().fixture(fixture).stream().toList());
-        return Reply.dense(body);
+    /** What the page that edited does not know yet: its own row, and what others did meanwhile. */
+    private Object since(JobState state, long version, String brought, HttpServletRequest request) {
+        RigTable table = RigTable.of(PageView.of(request));
+        return Reply.dense(since(state, table, version)
+                .orElseGet(() -> TableJson.write(state, table))
+                .put("brought", brought));
     }
 
     private static Optional<FixtureColumn> column(Fields fields) {
@@ -172,8 +179,9 @@ public class CellsController {
         JobState state = frames.state(job);
         String text = fields.raw("rows");
         byte[] file = text.getBytes(StandardCharsets.UTF_8);
-        if (EquipmentSheetReader.read(file) instanceof EquipmentSheet.Understood) {
-            int id = editor.alone(() -> imports.add(job, "pasted rows", file));
+        if (EquipmentSheetReader.read(file) instanceof EquipmentSheet.Understood sheet) {
+            int id = desk.open(job, state.version(), EquipmentListKind.NAME, new GivenFile("pasted rows", file));
+            lists.sheets().put(id, sheet);
             return reply.done(
                     "The rows were read as an equipment list; nothing is added yet.",
                     "/jobs/" + job + "/imports/" + id,
@@ -218,7 +226,7 @@ public class CellsController {
             reply.fields().refuse("rows", "These are more than " + MOST_CHANGES + " cells; give them in parts.");
             return reply.refused();
         }
-        int id = desk.open(state.job(), state.version(), KIND, CellsJson.write(wanted));
+        int id = desk.open(state.job(), state.version(), CellsKind.NAME, CellsJson.write(wanted));
         return reply.done(
                 "Proposed; nothing has changed yet.",
                 "/jobs/" + state.job() + "/cells/" + id + query(reply.page()),
@@ -228,54 +236,5 @@ public class CellsController {
     private static String query(String page) {
         int query = page.indexOf('?');
         return query < 0 ? "" : page.substring(query);
-    }
-
-    @GetMapping("/jobs/{job}/cells/{id}")
-    public Object look(@PathVariable int job, @PathVariable int id, HttpServletRequest request, Model model) {
-        StoredProposal stored = desk.find(job, id, KIND);
-        JobState state = frames.state(job);
-        CellsJson.Wanted wanted = CellsJson.read(ProposalDesk.request(stored));
-        TableWork work = desk.computed(stored, state, (plan, effort) -> TableWork.of(plan, wanted.changes()))
-                .get();
-        if (Reply.wantsJson(request)) {
-            return Reply.json(
-                    HttpStatus.OK,
-                    CellsJson.write(wanted, work)
-                            .put("proposal", id)
-                            .put("state", Json.slug(stored.state()))
-                            .put("version", state.version()));
-        }
-        frames.open(job, Optional.of(Stage.RIG), request, model);
-        model.addAttribute("proposal", CellsView.of(stored, state, wanted, work));
-        return "rig/cells";
-    }
-
-    @PostMapping("/jobs/{job}/cells/{id}/apply")
-    public Object apply(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
-        StoredProposal stored = desk.find(job, id, KIND);
-        CellsJson.Wanted wanted = CellsJson.read(ProposalDesk.request(stored));
-        return desk.apply(
-                job,
-                stored,
-                request,
-                page(job, id),
-                RigPages.rig(job, request),
-                state -> desk.computed(stored, state, (plan, effort) -> TableWork.of(plan, wanted.changes())),
-                work -> TableWork.edit(wanted.title(), taken(work, wanted)));
-    }
-
-    /** What is at fault was told and is left out; the rest goes in. */
-    private static List<CellChange> taken(TableWork work, CellsJson.Wanted wanted) {
-        Set<CellChange> faulty = work.faults().stream().map(f -> f.change()).collect(Collectors.toSet());
-        return wanted.changes().stream().filter(c -> !faulty.contains(c)).toList();
-    }
-
-    @PostMapping("/jobs/{job}/cells/{id}/drop")
-    public Object drop(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
-        return desk.drop(job, desk.find(job, id, KIND), request, page(job, id), RigPages.rig(job, request));
-    }
-
-    private static String page(int job, int id) {
-        return "/jobs/" + job + "/cells/" + id;
     }
 }

@@ -49,6 +49,11 @@ public record RigTable(List<TableColumn> columns, Map<TableColumn, Boolean> sort
         return new RigTable(columns.isEmpty() ? TableColumn.USUAL : columns, sort, words);
     }
 
+    /** True when a column shows something of other fixtures, so that a row may change though its fixture does not. */
+    boolean showsOthers() {
+        return columns.contains(TableColumn.MIRRORS);
+    }
+
     /** The fixtures in the order of the table. */
     public List<Fixture> rows(Plan plan) {
         List<Fixture> rows = new ArrayList<>(

@@ -31,6 +31,25 @@ public final class TableJson {
         return body;
     }
 
+    /**
+     * What a script that shows the table as it was needs to show it as it is: the rows of the fixtures that were touched, the
+     * keys of all rows in their order, and of all that a stop concerns.
+     */
+    public static ObjectNode since(JobState state, RigTable table, Set<FixtureKey> touched) {
+        ObjectNode body = Json.object().put("version", state.version());
+        List<Fixture> shown = table.rows(state.plan());
+        rows(
+                body.putArray("rows"),
+                state,
+                table,
+                shown.stream().filter(f -> touched.contains(f.key())).toList());
+        ArrayNode order = body.putArray("order");
+        shown.forEach(f -> order.add(f.key().number()));
+        ArrayNode stops = body.putArray("stopped");
+        stopped(state).forEach(k -> stops.add(k.number()));
+        return body;
+    }
+
     /** Each row: key, tint, disc, 1 when a stop concerns it, and then a text for each column. */
     public static void rows(ArrayNode rows, JobState state, RigTable table, List<Fixture> fixtures) {
         Plan plan = state.plan();

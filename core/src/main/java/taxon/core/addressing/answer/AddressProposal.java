@@ -3,12 +3,13 @@ package taxon.core.addressing.answer;
 import java.util.List;
 import java.util.Optional;
 import taxon.core.dmx.StartAddress;
+import taxon.core.proof.Price;
 import taxon.core.proof.Standing;
-import taxon.core.proposal.Price;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.Proposed;
 
 /**
  * A computed change of addresses, before it is applied. Applying it takes no address away and moves nothing that is locked.
@@ -32,7 +33,17 @@ public record AddressProposal(
         List<Fixture> modesToSet,
         Price price,
         Totals totals,
-        Optimum optimum) {
+        Optimum optimum)
+        implements Proposed {
+    @Override
+    public int staying() {
+        return stays.size();
+    }
+
+    @Override
+    public List<LeftOut> omissions() {
+        return leftOut;
+    }
 
     public AddressProposal {
         moves = List.copyOf(moves);

@@ -12,7 +12,7 @@ import taxon.core.addressing.request.SharingClass;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
-import taxon.core.proposal.Price;
+import taxon.core.proof.Price;
 
 /** The sentences of a proposal. */
 public final class ProposalText {

@@ -45,6 +45,15 @@ public record Edit(String title, Function<Plan, Outcome> work) {
         });
     }
 
+    /**
+     * An edit of which it is computed already what it makes of one plan; what it makes of any other is computed then.
+     *
+     * @param after what becomes of that plan
+     */
+    public static Edit computed(String title, Plan plan, Plan after, Function<Plan, Outcome> ofOthers) {
+        return new Edit(title, now -> now.equals(plan) ? new Changed(after) : ofOthers.apply(now));
+    }
+
     /** What becomes of a plan; whatever the work does, it passes the {@link MoveGate}. */
     public Outcome applyTo(Plan plan) {
         return MoveGate.passed(plan, work.apply(plan));

@@ -7,6 +7,7 @@ import java.util.stream.Stream;
 import taxon.core.dmx.StartAddress;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
+import taxon.core.rig.PlanDelta;
 import taxon.core.rig.Refusal;
 import taxon.core.rig.edit.Edit.Changed;
 import taxon.core.rig.edit.Edit.Outcome;
@@ -27,15 +28,16 @@ public final class MoveGate {
         if (!(outcome instanceof Changed changed)) {
             return outcome;
         }
-        List<Refusal> refusals = before.fixtures().stream()
-                .filter(f -> f.traits().locked())
-                .flatMap(f -> changed.plan().fixture(f.key()).stream().flatMap(now -> moved(f, now, changed.plan())))
+        List<Refusal> refusals = PlanDelta.between(before, changed.plan())
+                .fixtures()
+                .flatMap(c -> moved(c.before(), c.after(), changed.plan()))
                 .toList();
         return refusals.isEmpty() ? outcome : new Edit.Refused(refusals);
     }
 
     private static Stream<Refusal> moved(Fixture before, Fixture now, Plan after) {
-        return now.traits().locked() ? refusal(before, now, after).stream() : Stream.empty();
+        boolean locked = before.traits().locked() && now.traits().locked();
+        return locked ? refusal(before, now, after).stream() : Stream.empty();
     }
 
     private static Optional<Refusal> refusal(Fixture before, Fixture now, Plan after) {

@@ -1,4 +1,7 @@
-package taxon.core.proposal;
+package taxon.core.proof;
+
+import taxon.core.rig.Plan;
+import taxon.core.rig.PlanDelta;
 
 /**
  * What applying costs: whom somebody must go to.
@@ -18,6 +21,17 @@ public record Price(int touched, int plannedOnly, int first) {
             throw new IllegalArgumentException(
                     "a price of " + touched + ", " + plannedOnly + " and " + first + " is none");
         }
+    }
+
+    /**
+     * What a change costs: whoever was set and gets another address, mode or type must be set again; any other fixture that
+     * differs changes on paper; one that had no address gets its first.
+     *
+     * @param before the plan that it was made on
+     * @param after the plan that it makes
+     */
+    public static Price of(PlanDelta delta, Plan before, Plan after) {
+        return new Pricing(before, after).of(delta);
     }
 
     /** Ten for each unit that was set, one for each fixture that changes on paper, nothing for a first address. */

@@ -1,8 +1,6 @@
 package taxon.app.addresses.placing;
 
-import java.util.Locale;
 import taxon.app.addresses.wish.PlacementJson;
-import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.text.ProposalText;
@@ -10,22 +8,12 @@ import taxon.formats.json.Json;
 import tools.jackson.databind.node.ObjectNode;
 
 /** A proposal as JSON. */
-public final class ProposalJson {
-    private ProposalJson() {}
+public final class PlacementAnswerJson {
+    private PlacementAnswerJson() {}
 
-    public static ObjectNode write(
-            StoredProposal stored, long version, PlacementRequest wanted, AddressProposal proposal) {
-        ObjectNode body = Json.object()
-                .put("proposal", stored.id())
-                .put("state", stored.state().name().toLowerCase(Locale.ROOT))
-                .put("madeOnVersion", stored.baseVersion())
-                .put("version", version)
-                .put("headline", ProposalText.headline(proposal));
+    public static ObjectNode write(PlacementRequest wanted, AddressProposal proposal) {
+        ObjectNode body = Json.object();
         body.set("request", PlacementJson.write(wanted));
-        body.putObject("price")
-                .put("touched", proposal.price().touched())
-                .put("plannedOnly", proposal.price().plannedOnly())
-                .put("first", proposal.price().first());
         body.put("certainty", ProposalText.certainty(proposal));
         body.put("proof", ProposalText.sentence(proposal.optimum()));
         body.putObject("totals")

@@ -13,7 +13,7 @@ import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
 
 /** What a rule saw: subjects and numbers, enough to write the sentence and to check it by hand. */
-public sealed interface Evidence {
+public sealed interface Grounds {
 
     /**
      * Two blocks share slots.
@@ -22,7 +22,7 @@ public sealed interface Evidence {
      * @param shared the slots that both take
      */
     record Overlap(PlannedBlock earlier, PlannedBlock later, UniverseNumber universe, SlotRange shared)
-            implements Evidence {}
+            implements Grounds {}
 
     /**
      * A block runs past slot 512.
@@ -31,9 +31,9 @@ public sealed interface Evidence {
      * @param free the first place that holds it
      */
     record PastEnd(PlannedBlock block, StartAddress start, int lastSlot, Optional<StartAddress> free)
-            implements Evidence {}
+            implements Grounds {}
 
-    record ModeMissing(Fixture fixture, String typeName, List<String> modes) implements Evidence {}
+    record ModeMissing(Fixture fixture, String typeName, List<String> modes) implements Grounds {}
 
     /**
      * One ID on several fixtures.
@@ -43,27 +43,27 @@ public sealed interface Evidence {
      * @param free the next ID that nobody has; empty when all are given away
      */
     record DuplicateId(FixtureId id, List<Fixture> fixtures, List<String> places, Optional<FixtureId> free)
-            implements Evidence {}
+            implements Grounds {}
 
     record ReservedTouched(PlannedBlock block, StartAddress start, ReservedRun run, SlotRange shared)
-            implements Evidence {}
+            implements Grounds {}
 
     /**
      * A fixture that is not addressed, or not wholly.
      *
      * @param blocks those of its blocks that have no address
      */
-    record NoAddress(Fixture fixture, List<PlannedBlock> blocks, int slots) implements Evidence {}
+    record NoAddress(Fixture fixture, List<PlannedBlock> blocks, int slots) implements Grounds {}
 
     /** Blocks that share an address on purpose and have several, or none for some. */
-    record ShareBroken(List<PlannedBlock> blocks, String why) implements Evidence {}
+    record ShareBroken(List<PlannedBlock> blocks, String why) implements Grounds {}
 
     /**
      * Two neighbours too near.
      *
      * @param free slots between them, below {@code asked}
      */
-    record GapShort(PlannedBlock earlier, PlannedBlock later, int free, int asked) implements Evidence {}
+    record GapShort(PlannedBlock earlier, PlannedBlock later, int free, int asked) implements Grounds {}
 
     /**
      * Slots used that shall stay free at the end of a universe.
@@ -72,14 +72,14 @@ public sealed interface Evidence {
      * @param lastUsed the last slot in use
      */
     record HeadroomUsed(UniverseNumber universe, List<PlannedBlock> blocks, int headroom, int lastUsed)
-            implements Evidence {}
+            implements Grounds {}
 
     /**
      * Devices that can hurt people on a universe with others.
      *
      * @param others how many fixtures without a hazard are there too
      */
-    record HazardShares(UniverseNumber universe, List<PlannedBlock> hazards, int others) implements Evidence {}
+    record HazardShares(UniverseNumber universe, List<PlannedBlock> hazards, int others) implements Grounds {}
 
     /**
      * Less room than is to be kept for a mode.
@@ -87,28 +87,28 @@ public sealed interface Evidence {
      * @param needed slots of the mode
      * @param kept slots to the next neighbour or to the end, or the pitch
      */
-    record RoomShort(PlannedBlock block, int needed, int kept) implements Evidence {}
+    record RoomShort(PlannedBlock block, int needed, int kept) implements Grounds {}
 
     /** Fixtures of a position whose numbers do not ascend with their addresses. */
-    record OutOfStep(String position, List<Fixture> fixtures) implements Evidence {}
+    record OutOfStep(String position, List<Fixture> fixtures) implements Grounds {}
 
     /**
      * A universe in use that no route carries.
      *
      * @param slots how many are used on it
      */
-    record UniverseUnrouted(UniverseNumber universe, int slots, int fixtures) implements Evidence {}
+    record UniverseUnrouted(UniverseNumber universe, int slots, int fixtures) implements Grounds {}
 
     /** Fixtures of the job without a fixture ID. */
-    record NoId(List<Fixture> fixtures) implements Evidence {}
+    record NoId(List<Fixture> fixtures) implements Grounds {}
 
     /** Fixtures in a mode of which someone said that the real unit does something else. */
-    record ModeDoubted(FixtureType type, Doubt doubt, int fixtures) implements Evidence {}
+    record ModeDoubted(FixtureType type, Doubt doubt, int fixtures) implements Grounds {}
 
     /**
      * More of a type in the rig than the shop owns.
      *
      * @param used more than {@code owned}
      */
-    record ShelfShort(FixtureType type, int used, int owned) implements Evidence {}
+    record ShelfShort(FixtureType type, int used, int owned) implements Grounds {}
 }
