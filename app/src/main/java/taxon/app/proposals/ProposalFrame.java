@@ -2,7 +2,6 @@ package taxon.app.proposals;
 
 import java.util.List;
 import taxon.app.edit.JobState;
-import taxon.app.form.NewStops;
 import taxon.app.frame.FindingView;
 import taxon.app.proposals.ProposalKind.Looked;
 import taxon.app.store.Progress;
@@ -80,7 +79,7 @@ public record ProposalFrame(
                         .map(FindingView::of)
                         .toList(),
                 Math.max(0, looked.proposal().brought().size() - TOLD),
-                words(looked.proposal().price()));
+                kind.headlineSaysPrice() ? "" : words(looked.proposal().price()));
     }
 
     private static boolean isOpen(StoredProposal stored) {
@@ -101,10 +100,5 @@ public record ProposalFrame(
             case 1 -> "1 unit is to be set again.";
             default -> price.touched() + " units are to be set again.";
         };
-    }
-
-    /** "It would bring 2 stops …"; empty when it brings nothing. */
-    static String brought(Looked<?> looked) {
-        return NewStops.words(looked.proposal().brought());
     }
 }

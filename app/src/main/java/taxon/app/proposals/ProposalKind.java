@@ -40,6 +40,11 @@ public interface ProposalKind<T extends Proposed> {
     /** The heading of the proposal: "12 numbers change, 3 stay". */
     String headline(Looked<T> looked);
 
+    /** True when the headline says already who must be set again. */
+    default boolean headlineSaysPrice() {
+        return false;
+    }
+
     /** What a script gets beside what all kinds answer. */
     ObjectNode json(Looked<T> looked);
 

@@ -69,6 +69,11 @@ public class ChangeKind implements ProposalKind<ChangeProposal> {
     }
 
     @Override
+    public boolean headlineSaysPrice() {
+        return true;
+    }
+
+    @Override
     public ObjectNode json(Looked<ChangeProposal> looked) {
         return ChangeJson.write(looked.content());
     }

@@ -89,7 +89,7 @@ class JourneyTest {
         browser.see("#line-10", "12 × Oxbow Curlew 12, 37-channel on Gate tower, IDs 401 to 412, from 3.001");
         browser.see(".tally", "0 fixtures");
         browser.click("#apply button");
-        browser.see(".told", "86 fixtures from an equipment list added.");
+        browser.see(".told", "86 fixtures added from an equipment list.");
         browser.see(".tally", "86 fixtures");
     }
 

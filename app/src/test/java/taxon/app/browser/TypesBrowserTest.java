@@ -80,7 +80,7 @@ class TypesBrowserTest {
         browser.see("#modes tr.differs", "pan and tilt speed");
         browser.see("#modes td", "fine pan");
         browser.click("button[aria-label='Propose 20-channel for all']");
-        browser.see("#change h2", "17 fixtures to Tern, 20-channel");
+        browser.see("#proposal h2", "17 fixtures to Tern, 20-channel");
         browser.see("#styles", "Keep every start");
         browser.see("#change .finding", "would run into");
         browser.press(Keys.ENTER);
@@ -157,7 +157,7 @@ class TypesBrowserTest {
         browser.see("#advice h2", "It fits");
         browser.see("#advice tr.chosen", "20-channel");
         browser.click("#advice .btn", "Propose these modes");
-        browser.see("#change h2", "units must be set again");
+        browser.see("#proposal h2", "units must be set again");
         browser.click("#drop button");
         browser.see(".told", "Dropped");
     }

@@ -13,6 +13,11 @@ import static org.mockito.Mockito.when;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.dao.DataAccessResourceFailureException;
@@ -73,6 +78,35 @@ class JobEditorTest {
         assertThatThrownBy(() -> editor.undo(9, 0, "someone"))
                 .isInstanceOf(NoSuchJobException.class)
                 .hasMessage("There is no job 9.");
+    }
+
+    @Test
+    void anEditOfOneJobDoesNotWaitForThatOfAnother() throws Exception {
+        when(plans.load(2)).thenReturn(Optional.of(new PlanStore.Stored(2, 5, PLAN)));
+        CountDownLatch inside = new CountDownLatch(1);
+        CountDownLatch done = new CountDownLatch(1);
+        ExecutorService other = Executors.newSingleThreadExecutor();
+        try {
+            Future<Boolean> slow = other.submit(() -> editor.alone(1, () -> {
+                inside.countDown();
+                return awaited(done);
+            }));
+            inside.await();
+            assertThat(editor.apply(2, 5, Guard.UNCHANGED_JOB, "test", JobEdits.sheet(JobSheet.named("After"))))
+                    .isInstanceOf(EditOutcome.Done.class);
+            done.countDown();
+            assertThat(slow.get()).isTrue();
+        } finally {
+            other.shutdownNow();
+        }
+    }
+
+    private static boolean awaited(CountDownLatch latch) {
+        try {
+            return latch.await(1, TimeUnit.MINUTES);
+        } catch (InterruptedException e) {
+            return false;
+        }
     }
 
     private EditOutcome rename(String name) {

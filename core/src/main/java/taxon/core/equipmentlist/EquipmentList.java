@@ -40,7 +40,7 @@ public record EquipmentList(List<EquipmentLine> lines) implements Proposed {
     @Override
     public Edit edit() {
         String count = fixtures() == 1 ? "1 fixture" : fixtures() + " fixtures";
-        return FixtureEdits.add(count + " from an equipment list", ready());
+        return FixtureEdits.add(count + " added from an equipment list", ready());
     }
 
     @Override

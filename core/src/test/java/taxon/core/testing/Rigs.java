@@ -1,6 +1,9 @@
 package taxon.core.testing;
 
+import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
@@ -19,21 +22,35 @@ import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.fixture.TypeId;
 import taxon.core.length.Length;
+import taxon.core.network.Ipv4;
+import taxon.core.network.PortAddress;
+import taxon.core.network.Route;
+import taxon.core.network.Route.PortRef;
+import taxon.core.network.SacnUniverse;
+import taxon.core.rig.BlockEvidence;
+import taxon.core.rig.BlockRef;
 import taxon.core.rig.Element;
+import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Group;
 import taxon.core.rig.JobSheet;
+import taxon.core.rig.KeptWish;
+import taxon.core.rig.Mark;
+import taxon.core.rig.Node;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
 import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionKind;
 import taxon.core.rig.ReservedRun;
+import taxon.core.rig.Share;
 import taxon.core.rig.Traits;
+import taxon.core.rig.Universe;
 import taxon.core.rig.edit.Added;
 import taxon.core.rig.edit.Edit;
 import taxon.core.rig.edit.FixtureEdits;
+import taxon.core.rig.wish.Wish;
 
 /** Small rigs for tests, by hand or at random from a seed. */
 public final class Rigs {
@@ -118,6 +135,36 @@ public final class Rigs {
                     .withTraits(random.nextInt(3) == 0 ? traits(random) : Traits.NONE));
         }
         return grouped(plan.with(hung), random);
+    }
+
+    /** {@link #hung} with an element of every kind that there is. */
+    public static Plan ofEveryKind(long seed) {
+        Random random = new Random(seed);
+        Plan plan = add(hung(seed), type("pair", 5), 2, 901);
+        LocalDate from = LocalDate.of(2026, 5, 1 + random.nextInt(28));
+        Mark mark = new Mark(StartAddress.of(1, 7), "only", Instant.ofEpochMilli(random.nextInt()), "crew");
+        Route route = random.nextBoolean()
+                ? new Route.ArtNet(new PortAddress(random.nextInt(32_768)), new PortRef(1, 2))
+                : new Route.Sacn(new SacnUniverse(1 + random.nextInt(63_999)), new PortRef(1, 1));
+        TreeSet<BlockRef> pair = plan.fixtures().stream()
+                .filter(f -> f.type().value().equals("pair"))
+                .map(f -> new BlockRef(f.key(), 1))
+                .collect(Collectors.toCollection(TreeSet::new));
+        Plan full = plan.with(List.of(
+                new JobSheet("Ænima “" + seed, "Dry dock", Optional.of(from), Optional.of(from.plusDays(3)), "a\nb"),
+                new Node(1, "Quay node", Ipv4.of(10, 0, 0, random.nextInt(255)), 4),
+                new Universe(UniverseNumber.of(1), "quay", Optional.of(route)),
+                reserved(random, 9),
+                new Share(1, pair, "one does as the other"),
+                new KeptWish(1, "touring " + seed, Wish.USUAL),
+                KeptWish.inForce("", Wish.USUAL),
+                BlockEvidence.none(plan.blocks().get(0).ref()).withProved(mark, "7FF0:00000001")));
+        Set<Kind> missing = EnumSet.allOf(Kind.class);
+        full.elements().keySet().forEach(k -> missing.remove(k.kind()));
+        if (!missing.isEmpty()) {
+            throw new AssertionError("a kind of element that no test has: " + missing);
+        }
+        return full;
     }
 
     /** With folders in folders, groups by hand and by rule, positions in another order, and some UUIDs. */

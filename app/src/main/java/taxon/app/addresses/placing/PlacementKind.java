@@ -62,6 +62,11 @@ public class PlacementKind implements ProposalKind<AddressProposal> {
     }
 
     @Override
+    public boolean headlineSaysPrice() {
+        return true;
+    }
+
+    @Override
     public ObjectNode json(Looked<AddressProposal> looked) {
         return PlacementAnswerJson.write(
                 Answers.request(
