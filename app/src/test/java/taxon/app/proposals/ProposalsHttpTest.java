@@ -78,15 +78,7 @@ class ProposalsHttpTest {
                         "room",
                         "none"),
                 new Asked("arranging", "/arranging", "sel", "1,2,3", "way", "centred", "pitch", "1"),
-                new Asked(
-                        "change",
-                        "/changes",
-                        "sel",
-                        "1",
-                        "to",
-                        "fernglass-tern/20-channel",
-                        "style",
-                        "keep-starts"),
+                new Asked("change", "/changes", "sel", "1", "to", "fernglass-tern/20-channel", "style", "keep-starts"),
                 new Asked("cells", "/cells/fill", "keys", "1,2,3", "column", "address"),
                 new Asked("equipment-list", "/imports"));
     }

@@ -57,9 +57,7 @@ class FollowedRowsHttpTest {
         }
         // A row that shows something of another fixture may differ though its own does not.
         boolean showsOthers = view.contains("mirrors");
-        assertThat(shown.partly > 0)
-                .as("answers that gave only what differs")
-                .isEqualTo(!showsOthers);
+        assertThat(shown.partly > 0).as("answers that gave only what differs").isEqualTo(!showsOthers);
     }
 
     @Test

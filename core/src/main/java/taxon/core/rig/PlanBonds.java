@@ -2,6 +2,7 @@ package taxon.core.rig;
 
 import java.util.Collection;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -111,7 +112,7 @@ final class PlanBonds {
         public References fixture(Fixture fixture) {
             return new References(
                     "fixture " + fixture.key(),
-                    Set.of(
+                    List.of(
                             new ElementKey(Kind.TYPE, 0, fixture.type().value()),
                             ElementKey.of(Kind.POSITION, fixture.position())));
         }

@@ -26,7 +26,7 @@ import taxon.core.testing.Rigs;
 class InOrderPropertyTest {
 
     static LongStream seeds() {
-        return LongStream.range(0, 150);
+        return Rigs.seeds(150);
     }
 
     @ParameterizedTest(name = "seed {0}")

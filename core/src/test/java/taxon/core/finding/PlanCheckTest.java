@@ -142,7 +142,7 @@ class PlanCheckTest {
     }
 
     static LongStream seeds() {
-        return LongStream.range(0, 100);
+        return Rigs.seeds(100);
     }
 
     @ParameterizedTest(name = "seed {0}")

@@ -14,13 +14,14 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import taxon.core.packing.KeepMost.Interval;
+import taxon.core.testing.Rigs;
 
 /** Bounds, packing and keeping, against every possibility on small cases. */
 class PackingTest {
     private static final Hole WHOLE = new Hole(1, 512);
 
     static LongStream seeds() {
-        return LongStream.range(0, 300);
+        return Rigs.seeds(300);
     }
 
     /** The example of Martello and Toth: Knapsack Problems (1990), 8.3, from memory: nine items, L1 = 3, L2 = 4. */

@@ -47,7 +47,7 @@ import taxon.core.testing.Rigs;
 class ProposalTest {
 
     static LongStream seeds() {
-        return LongStream.range(0, 60);
+        return Rigs.seeds(60);
     }
 
     /** Some units are set, some of them to what is no longer planned. */

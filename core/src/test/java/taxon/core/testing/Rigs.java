@@ -12,6 +12,7 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.LongStream;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
@@ -55,6 +56,11 @@ import taxon.core.rig.wish.Wish;
 /** Small rigs for tests, by hand or at random from a seed. */
 public final class Rigs {
     private Rigs() {}
+
+    /** Seeds from 0 on; fewer than asked for where mutation tests run them again and again. */
+    public static LongStream seeds(int count) {
+        return LongStream.range(0, Math.min(count, Integer.getInteger("taxon.seeds", count)));
+    }
 
     public static Plan empty() {
         return Plan.empty(JobSheet.named("Test job"));

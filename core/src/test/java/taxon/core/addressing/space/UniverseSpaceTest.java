@@ -14,6 +14,7 @@ import taxon.core.addressing.request.SharingClass;
 import taxon.core.dmx.SlotRange;
 import taxon.core.packing.Grain;
 import taxon.core.packing.Hole;
+import taxon.core.testing.Rigs;
 
 /** Where room is on a universe, against the definition written down slot by slot. */
 class UniverseSpaceTest {
@@ -63,7 +64,7 @@ class UniverseSpaceTest {
     }
 
     static LongStream seeds() {
-        return LongStream.range(0, 300);
+        return Rigs.seeds(300);
     }
 
     @ParameterizedTest

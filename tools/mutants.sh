@@ -1,0 +1,20 @@
+#!/usr/bin/env bash
+# Mutation tests of the planner, the rules and the proof: which changes of the code does no test notice?
+# mutants.sh [PACKAGE …]; prints a line for each package and leaves the reports in core/target/mutants.
+set -euo pipefail
+cd "$(dirname "${BASH_SOURCE[0]}")/.."
+
+packages=("$@")
+[ $# -gt 0 ] || packages=(dmx proof finding packing addressing)
+
+mvn -q -pl core test-compile
+for package in "${packages[@]}"; do
+  report=target/mutants/$package
+  mvn -q -pl core -Pmutants org.pitest:pitest-maven:mutationCoverage \
+    -Dmutants.classes="taxon.core.$package.*" -DreportsDirectory="\${project.build.directory}/mutants/$package" \
+    > "core/target/mutants-$package.log" 2>&1 || { tail -20 "core/target/mutants-$package.log"; exit 1; }
+  awk -F, -v name="$package" '
+    { total++; if ($6 == "SURVIVED" || $6 == "NO_COVERAGE") alive++ }
+    END { printf "%s: %d of %d mutants found, %.0f %%\n", name, total - alive, total, 100 * (total - alive) / total }
+  ' "core/$report/mutations.csv"
+done
