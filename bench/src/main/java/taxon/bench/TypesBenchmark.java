@@ -17,7 +17,7 @@ import taxon.core.library.TypeQuery;
 import taxon.core.modes.Advice;
 import taxon.core.modes.ModeAdvisor;
 import taxon.formats.gdtf.GdtfReader;
-import taxon.formats.gdtf.GdtfReading;
+import taxon.formats.gdtf.ParsedGdtf;
 
 /** Reading a large GDTF file, searching a large library, advising on a large rig. */
 @BenchmarkMode(Mode.SampleTime)
@@ -46,7 +46,7 @@ public class TypesBenchmark {
     }
 
     @Benchmark
-    public GdtfReading read(LargeFile state) {
+    public ParsedGdtf read(LargeFile state) {
         return GdtfReader.read(state.file);
     }
 

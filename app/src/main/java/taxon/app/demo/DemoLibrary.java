@@ -15,8 +15,8 @@ import taxon.core.fixture.Facts;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeId;
 import taxon.core.library.ModeRef;
+import taxon.core.typesheet.ParsedSheet;
 import taxon.core.typesheet.SheetReader;
-import taxon.core.typesheet.SheetReading;
 
 /** What the invented shop of the demo owns, doubts, was sent as a file and wrote down itself. */
 final class DemoLibrary {
@@ -56,7 +56,7 @@ final class DemoLibrary {
     }
 
     private static FixtureType wren() throws IOException {
-        SheetReading sheet = SheetReader.read(new String(resource("wren.txt"), StandardCharsets.UTF_8));
+        ParsedSheet sheet = SheetReader.read(new String(resource("wren.txt"), StandardCharsets.UTF_8));
         if (!sheet.isWhole()) {
             throw new IllegalStateException("the demo's own sheet has faults: " + sheet.findings());
         }

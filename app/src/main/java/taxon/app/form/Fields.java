@@ -97,7 +97,7 @@ public final class Fields {
 
     /** An address as people write it: 2.73, 2/73 or the absolute number. */
     public Optional<StartAddress> address(String field) {
-        AddressText.Reading reading = AddressText.read(text(field));
+        AddressText.Parsed reading = AddressText.read(text(field));
         if (reading instanceof AddressText.Read read) {
             return Optional.of(read.address());
         }

@@ -83,7 +83,7 @@ class HomeController {
     @PostMapping("/jobs/import")
     Object importJob(HttpServletRequest request, @RequestParam("file") MultipartFile file) throws IOException {
         Reply reply = Reply.to(request, "import-job", "/");
-        JobJson.Reading reading = JobJson.read(file.getBytes());
+        JobJson.Parsed reading = JobJson.read(file.getBytes());
         if (reading instanceof JobJson.Refused refused) {
             refused.reasons().forEach(r -> reply.fields().refuse("file", r));
             return reply.refused();

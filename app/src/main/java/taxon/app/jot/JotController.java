@@ -23,13 +23,13 @@ import taxon.app.library.TypeLibrary;
 import taxon.app.store.JournalStore;
 import taxon.core.fixture.FixtureType;
 import taxon.core.jot.JotLine;
+import taxon.core.jot.JotMeaning;
+import taxon.core.jot.JotMeaning.Changes;
+import taxon.core.jot.JotMeaning.Chooses;
+import taxon.core.jot.JotMeaning.Refused;
+import taxon.core.jot.JotMeaning.Turns;
+import taxon.core.jot.JotMeaning.Unfinished;
 import taxon.core.jot.JotNames;
-import taxon.core.jot.JotReading;
-import taxon.core.jot.JotReading.Changes;
-import taxon.core.jot.JotReading.Chooses;
-import taxon.core.jot.JotReading.Refused;
-import taxon.core.jot.JotReading.Turns;
-import taxon.core.jot.JotReading.Unfinished;
 import taxon.core.jot.JotVerb;
 import taxon.core.library.TypeQuery;
 import taxon.core.rig.FixtureKey;
@@ -77,7 +77,7 @@ class JotController {
         return "jot/grammar";
     }
 
-    private JotReading read(String line, Plan plan, HttpServletRequest request) {
+    private JotMeaning read(String line, Plan plan, HttpServletRequest request) {
         return JotLine.read(line, plan, chosen(request), names(plan));
     }
 
@@ -119,7 +119,7 @@ class JotController {
             return reply.refused();
         }
         String line = reply.fields().text("q");
-        JotReading reading = read(line, frames.state(job).plan(), request);
+        JotMeaning reading = read(line, frames.state(job).plan(), request);
         if (reading instanceof Chooses chooses) {
             Selection selection = Selection.of(chooses.fixtures());
             int count = chooses.fixtures().size();
@@ -144,11 +144,11 @@ class JotController {
     }
 
     /** The same line on the plan that is under the lock; it is the one that was looked at, so it means the same. */
-    private static Edit edit(JotReading now, Changes seen) {
+    private static Edit edit(JotMeaning now, Changes seen) {
         return now instanceof Changes changes ? changes.edit() : seen.edit();
     }
 
-    private static String why(JotReading reading) {
+    private static String why(JotMeaning reading) {
         if (reading instanceof Unfinished unfinished) {
             return "The line is not whole: " + unfinished.expected() + " is missing.";
         }

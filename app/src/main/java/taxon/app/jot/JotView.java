@@ -4,12 +4,12 @@ import java.util.List;
 import java.util.Optional;
 import taxon.core.grouping.IdRuns;
 import taxon.core.history.ChangeLine;
-import taxon.core.jot.JotReading;
-import taxon.core.jot.JotReading.Changes;
-import taxon.core.jot.JotReading.Chooses;
-import taxon.core.jot.JotReading.Refused;
-import taxon.core.jot.JotReading.Turns;
-import taxon.core.jot.JotReading.Unfinished;
+import taxon.core.jot.JotMeaning;
+import taxon.core.jot.JotMeaning.Changes;
+import taxon.core.jot.JotMeaning.Chooses;
+import taxon.core.jot.JotMeaning.Refused;
+import taxon.core.jot.JotMeaning.Turns;
+import taxon.core.jot.JotMeaning.Unfinished;
 import taxon.core.rig.Plan;
 import taxon.formats.json.Json;
 import tools.jackson.databind.node.ObjectNode;
@@ -30,7 +30,7 @@ record JotView(
     /** What undo would undo and redo would do again, where there is anything. */
     record Titles(Optional<String> undo, Optional<String> redo) {}
 
-    static JotView of(Plan plan, JotReading reading, Titles titles) {
+    static JotView of(Plan plan, JotMeaning reading, Titles titles) {
         if (reading instanceof Unfinished u) {
             return plain("unfinished", "Next: " + u.expected(), u.ways());
         }

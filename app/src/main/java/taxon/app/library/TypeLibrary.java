@@ -34,7 +34,7 @@ import taxon.core.rig.Plan;
 import taxon.core.text.Texts;
 import taxon.formats.gdtf.GdtfNote;
 import taxon.formats.gdtf.GdtfReader;
-import taxon.formats.gdtf.GdtfReading;
+import taxon.formats.gdtf.ParsedGdtf;
 
 /**
  * The one writer of the library. Searches and look-ups see the newest state without waiting; the index of all types is in
@@ -118,11 +118,11 @@ public class TypeLibrary {
 
     /** Reads a GDTF file and keeps it with its type. A file that is refused leaves nothing behind. */
     public Import importFile(String fileName, byte[] content) {
-        GdtfReading reading = GdtfReader.read(content);
-        if (reading instanceof GdtfReading.Refused refused) {
+        ParsedGdtf reading = GdtfReader.read(content);
+        if (reading instanceof ParsedGdtf.Refused refused) {
             return new Import.Refused(refused.sentence());
         }
-        GdtfReading.Read read = (GdtfReading.Read) reading;
+        ParsedGdtf.Read read = (ParsedGdtf.Read) reading;
         List<String> notes = read.notes().stream().map(GdtfNote::sentence).toList();
         return alone(() -> {
             FixtureType type = asImported(read.type());

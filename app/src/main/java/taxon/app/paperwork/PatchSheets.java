@@ -23,7 +23,7 @@ import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.Traits;
 import taxon.core.rig.Universe;
-import taxon.core.rigtable.CellText;
+import taxon.core.rigtable.FieldText;
 import taxon.core.rigtable.FixtureColumn;
 
 /** The patch as papers: by fixture and by universe. */
@@ -167,11 +167,11 @@ public final class PatchSheets {
                 plan.type(fixture).fullName(),
                 plan.position(fixture).name(),
                 String.valueOf(fixture.unit()),
-                CellText.of(plan, fixture, FixtureColumn.OFFSET),
+                FieldText.of(plan, fixture, FixtureColumn.OFFSET),
                 traits.purpose(),
                 traits.colour(),
                 axes(traits),
-                CellText.of(plan, fixture, FixtureColumn.MIRRORS),
+                FieldText.of(plan, fixture, FixtureColumn.MIRRORS),
                 traits.hazard(),
                 traits.parked().stream()
                         .map(p -> p.block() + "." + p.offset() + " = " + p.value() + " " + p.why())

@@ -65,7 +65,7 @@ record AdviceView(
     private static String headline(Advice advice) {
         String room = advice.slots() + " of " + advice.room() + " slots";
         return switch (advice.outcome()) {
-            case FITS_PROVED -> "It fits, " + room + "; nothing cheaper does.";
+            case FITS_CHEAPEST -> "It fits, " + room + "; nothing cheaper does.";
             case FITS ->
                 "It fits, " + room + "; something cheaper may fit too, which only an exact packing could tell.";
             case NOT_PACKED ->

@@ -29,9 +29,9 @@ import taxon.core.fixture.TypeId;
 import taxon.core.library.ChannelOrder;
 import taxon.core.library.StandInText;
 import taxon.core.text.Texts;
+import taxon.core.typesheet.ParsedSheet;
 import taxon.core.typesheet.SheetFinding;
 import taxon.core.typesheet.SheetReader;
-import taxon.core.typesheet.SheetReading;
 import taxon.core.typesheet.SheetWriter;
 import taxon.formats.json.Json;
 import tools.jackson.databind.node.ObjectNode;
@@ -52,7 +52,7 @@ class BuildController {
 
     /** The sheet as understood, for the page. */
     record Preview(List<ModeSheet> modes, int more, List<FindingLine> findings, boolean isWhole) {
-        static Preview of(SheetReading reading) {
+        static Preview of(ParsedSheet reading) {
             return new Preview(
                     reading.modes().stream().limit(PREVIEWED).map(ModeSheet::of).toList(),
                     Math.max(0, reading.modes().size() - PREVIEWED),
@@ -116,7 +116,7 @@ class BuildController {
     @PostMapping("/jobs/{job}/types/build/preview")
     Object preview(@PathVariable int job, HttpServletRequest request, Model model) {
         frames.state(job);
-        SheetReading reading = SheetReader.read(Objects.requireNonNullElse(request.getParameter("sheet"), ""));
+        ParsedSheet reading = SheetReader.read(Objects.requireNonNullElse(request.getParameter("sheet"), ""));
         if (Reply.wantsJson(request)) {
             return Reply.json(HttpStatus.OK, json(reading));
         }
@@ -124,7 +124,7 @@ class BuildController {
         return "types/build :: preview";
     }
 
-    private static ObjectNode json(SheetReading reading) {
+    private static ObjectNode json(ParsedSheet reading) {
         ObjectNode body = Json.object().put("whole", reading.isWhole());
         var modes = body.putArray("modes");
         reading.modes().forEach(m -> {
@@ -164,7 +164,7 @@ class BuildController {
     }
 
     private static Optional<FixtureType> read(Fields fields) {
-        SheetReading reading = SheetReader.read(fields.text("sheet"));
+        ParsedSheet reading = SheetReader.read(fields.text("sheet"));
         if (!reading.isWhole()) {
             List<String> stops = reading.findings().stream()
                     .filter(f -> f.severity() == Severity.STOP)

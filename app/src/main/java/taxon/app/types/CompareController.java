@@ -185,8 +185,8 @@ class CompareController {
                         r.attribute().name(),
                         r.kind() == Part.Kind.CELL ? "each cell" : r.kind() == Part.Kind.LAYER ? "each layer" : "",
                         r.isShared(),
-                        IntStream.range(0, r.cells().size())
-                                .mapToObj(i -> r.cells()
+                        IntStream.range(0, r.entries().size())
+                                .mapToObj(i -> r.entries()
                                         .get(i)
                                         .map(c -> ModeComparison.words(
                                                 c, comparison.columns().get(i).mode()))

@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import taxon.core.addressing.answer.Break;
 import taxon.core.addressing.answer.Break.Why;
-import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.addressing.style.Layout;
 import taxon.core.addressing.style.Styles;
@@ -22,29 +22,30 @@ final class Breaks {
     private final Task task;
     private final Layout layout;
     private final JobSpace after;
-    private final TreeMap<Integer, List<BlockRun>> byUniverse = new TreeMap<>();
+    private final TreeMap<Integer, List<Piece>> byUniverse = new TreeMap<>();
 
-    Breaks(Task task, Layout layout, List<BlockRun> placed, JobSpace after) {
+    Breaks(Task task, Layout layout, List<Piece> placed, JobSpace after) {
         this.task = task;
         this.layout = layout;
         this.after = after;
-        for (BlockRun run : Layout.bySlot(placed, layout)) {
+        for (Piece piece : Layout.bySlot(placed, layout)) {
             byUniverse
-                    .computeIfAbsent(layout.start(run).orElseThrow().universe().number(), u -> new ArrayList<>())
-                    .add(run);
+                    .computeIfAbsent(
+                            layout.start(piece).orElseThrow().universe().number(), u -> new ArrayList<>())
+                    .add(piece);
         }
     }
 
-    private int slot(BlockRun run) {
-        return layout.start(run).orElseThrow().slot().number();
+    private int slot(Piece piece) {
+        return layout.start(piece).orElseThrow().slot().number();
     }
 
     List<Break> all() {
         List<Break> breaks = new ArrayList<>();
         Optional<Integer> left = Optional.empty();
-        for (Map.Entry<Integer, List<BlockRun>> entry : byUniverse.entrySet()) {
+        for (Map.Entry<Integer, List<Piece>> entry : byUniverse.entrySet()) {
             int universe = entry.getKey();
-            BlockRun first = entry.getValue().get(0);
+            Piece first = entry.getValue().get(0);
             left.ifPresent(l -> breaks.add(
                     new Break(UniverseNumber.of(l), UniverseNumber.of(universe), first.label(), why(l, first))));
             left = Optional.of(universe);
@@ -52,9 +53,9 @@ final class Breaks {
         return breaks;
     }
 
-    private Why why(int left, BlockRun first) {
-        List<BlockRun> there = byUniverse.getOrDefault(left, List.of());
-        BlockRun last = there.get(there.size() - 1);
+    private Why why(int left, Piece first) {
+        List<Piece> there = byUniverse.getOrDefault(left, List.of());
+        Piece last = there.get(there.size() - 1);
         if (!last.sharingClass().equals(first.sharingClass())) {
             return new Why.Split(last.sharingClass(), first.sharingClass());
         }

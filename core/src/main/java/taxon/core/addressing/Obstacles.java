@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.function.UnaryOperator;
 import taxon.core.addressing.answer.LeftOut;
 import taxon.core.addressing.answer.Obstacle;
-import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.ResolvedRequest;
 import taxon.core.addressing.request.SharingClass;
 import taxon.core.addressing.request.SharingClasses;
@@ -49,39 +49,39 @@ final class Obstacles {
     /**
      * Why one fixture is left out.
      *
-     * @param runs its runs; the first that has no place tells the reason
+     * @param pieces its pieces; the first that has no place tells the reason
      */
-    LeftOut of(Fixture fixture, List<BlockRun> runs) {
-        BlockRun run = runs.stream()
+    LeftOut of(Fixture fixture, List<Piece> pieces) {
+        Piece piece = pieces.stream()
                 .filter(r -> r.length() > space.lastSlot()
                         || first(space, r.length(), r.sharingClass()).isEmpty())
                 .findFirst()
-                .orElse(runs.get(0));
-        List<Object> alike = List.of(run.length(), run.ownLength(), run.sharingClass(), runs.size());
-        return new LeftOut(fixture, known.computeIfAbsent(alike, k -> obstacle(run, runs)), run.length());
+                .orElse(pieces.get(0));
+        List<Object> alike = List.of(piece.length(), piece.ownLength(), piece.sharingClass(), pieces.size());
+        return new LeftOut(fixture, known.computeIfAbsent(alike, k -> obstacle(piece, pieces)), piece.length());
     }
 
     private static Optional<StartAddress> first(JobSpace space, int length, SharingClass sharingClass) {
         return space.firstFit(space.wish().from(), length, sharingClass);
     }
 
-    private Obstacle obstacle(BlockRun run, List<BlockRun> all) {
-        if (run.length() > space.lastSlot()) {
+    private Obstacle obstacle(Piece piece, List<Piece> all) {
+        if (piece.length() > space.lastSlot()) {
             return new Obstacle.TooLong(space.lastSlot());
         }
         if (space.firstAllowed().isEmpty()) {
             return new Obstacle.NoUniverse();
         }
-        return first(space, run.length(), run.sharingClass())
-                .map(a -> passed(a, run, all))
-                .or(() -> offStarts(run))
-                .or(() -> keptForMode(run))
-                .or(() -> tooNear(run))
-                .or(() -> split(run))
-                .orElseGet(() -> new Obstacle.NoRoom(largest(run.sharingClass())));
+        return first(space, piece.length(), piece.sharingClass())
+                .map(a -> passed(a, piece, all))
+                .or(() -> offStarts(piece))
+                .or(() -> keptForMode(piece))
+                .or(() -> tooNear(piece))
+                .or(() -> split(piece))
+                .orElseGet(() -> new Obstacle.NoRoom(largest(piece.sharingClass())));
     }
 
-    private Obstacle passed(StartAddress place, BlockRun run, List<BlockRun> all) {
+    private Obstacle passed(StartAddress place, Piece piece, List<Piece> all) {
         if (Styles.limitsLines(wish)) {
             return new Obstacle.LineFull(
                     place, space.universe(place.universe().number()).load());
@@ -91,40 +91,40 @@ final class Obstacles {
         }
         return all.size() > 1
                 ? new Obstacle.NotTogether(all.size(), place)
-                : new Obstacle.NoRoom(largest(run.sharingClass()));
+                : new Obstacle.NoRoom(largest(piece.sharingClass()));
     }
 
-    private Optional<Obstacle> offStarts(BlockRun run) {
+    private Optional<Obstacle> offStarts(Piece piece) {
         Spacing now = wish.spacing();
         return now.starts() == Starts.ANYWHERE
                 ? Optional.empty()
                 : loosened(
                                 w -> w.withSpacing(new Spacing(now.gap(), Starts.ANYWHERE, 1, now.largestMode())),
-                                run,
-                                run.length())
+                                piece,
+                                piece.length())
                         .map(a -> new Obstacle.OffStarts(a, now.every()));
     }
 
-    private Optional<Obstacle> keptForMode(BlockRun run) {
-        return run.ownLength() == run.length()
+    private Optional<Obstacle> keptForMode(Piece piece) {
+        return piece.ownLength() == piece.length()
                 ? Optional.empty()
-                : loosened(UnaryOperator.identity(), run, run.ownLength())
-                        .map(a -> new Obstacle.KeptForMode(a, run.ownLength()));
+                : loosened(UnaryOperator.identity(), piece, piece.ownLength())
+                        .map(a -> new Obstacle.KeptForMode(a, piece.ownLength()));
     }
 
-    private Optional<Obstacle> tooNear(BlockRun run) {
+    private Optional<Obstacle> tooNear(Piece piece) {
         int gap = wish.spacing().gap();
         return gap == 0
                 ? Optional.empty()
-                : loosened(w -> w.withSpacing(Spacing.CLOSE), run, run.ownLength())
+                : loosened(w -> w.withSpacing(Spacing.CLOSE), piece, piece.ownLength())
                         .map(a -> new Obstacle.TooNear(a, gap));
     }
 
-    private Optional<Obstacle> split(BlockRun run) {
+    private Optional<Obstacle> split(Piece piece) {
         Wish together = wish.withSplit(Split.NONE, false).withBlocks(Wish.Blocks.FOLLOW_ON);
         SharingClasses all = new SharingClasses(after, together);
         JobSpace open = loose.computeIfAbsent(together, w -> JobSpace.of(after, w, all, b -> false));
-        return first(open, run.length(), all.of(run.fixture(), 1)).map(a -> new Obstacle.Split(a, here(a)));
+        return first(open, piece.length(), all.of(piece.fixture(), 1)).map(a -> new Obstacle.Split(a, here(a)));
     }
 
     private SharingClass here(StartAddress place) {
@@ -134,9 +134,9 @@ final class Obstacles {
                 .orElse(new SharingClass("", false, false));
     }
 
-    private Optional<StartAddress> loosened(UnaryOperator<Wish> change, BlockRun run, int length) {
+    private Optional<StartAddress> loosened(UnaryOperator<Wish> change, Piece piece, int length) {
         JobSpace open = loose.computeIfAbsent(change.apply(wish), w -> JobSpace.of(after, w, classes, b -> false));
-        return first(open, length, run.sharingClass());
+        return first(open, length, piece.sharingClass());
     }
 
     private Optional<FreeRun> largest(SharingClass sharingClass) {

@@ -15,7 +15,7 @@ import taxon.core.addressing.answer.LeftOut;
 import taxon.core.addressing.answer.Obstacle;
 import taxon.core.addressing.answer.Optimum;
 import taxon.core.addressing.answer.Reason;
-import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.ResolvedRequest;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.addressing.style.HeldFixtures;
@@ -39,7 +39,7 @@ final class ProposalMaker {
     private final Layout layout;
     private final Styles.Laid laid;
     private final Set<FixtureKey> unplaced;
-    private final List<BlockRun> placed = new ArrayList<>();
+    private final List<Piece> placed = new ArrayList<>();
     private final List<Move> moves = new ArrayList<>();
     private final List<PlannedBlock> stays = new ArrayList<>();
     private final List<LeftOut> leftOut = new ArrayList<>();
@@ -53,11 +53,11 @@ final class ProposalMaker {
         this.laid = laid;
         request = laid.task().request();
         layout = laid.layout();
-        unplaced = layout.unplaced(request.runs());
+        unplaced = layout.unplaced(request.pieces());
     }
 
     AddressProposal make() {
-        request.runs().stream().filter(this::isPlaced).forEach(placed::add);
+        request.pieces().stream().filter(this::isPlaced).forEach(placed::add);
         Reasons reasons = new Reasons(laid.task(), layout, placed);
         placed.forEach(r -> add(r, reasons));
         request.locked().forEach(f -> stays.addAll(request.plan().blocksOf(f)));
@@ -81,23 +81,23 @@ final class ProposalMaker {
                 laid.left() == 0 ? layout.optimum() : new Optimum.Unclaimed());
     }
 
-    private boolean isPlaced(BlockRun run) {
-        return layout.places(run)
-                && (run.shares() || !unplaced.contains(run.fixture().key()));
+    private boolean isPlaced(Piece piece) {
+        return layout.places(piece)
+                && (piece.shares() || !unplaced.contains(piece.fixture().key()));
     }
 
-    private void add(BlockRun run, Reasons reasons) {
-        if (layout.keeps(run)) {
-            stays.addAll(run.blocks());
+    private void add(Piece piece, Reasons reasons) {
+        if (layout.keeps(piece)) {
+            stays.addAll(piece.blocks());
         } else {
-            addBlocks(run, layout.start(run).orElseThrow(), reasons.of(run));
+            addBlocks(piece, layout.start(piece).orElseThrow(), reasons.of(piece));
         }
     }
 
-    private void addBlocks(BlockRun run, StartAddress start, Reason first) {
-        Map<BlockRef, StartAddress> byBlock = run.addresses(start);
+    private void addBlocks(Piece piece, StartAddress start, Reason first) {
+        Map<BlockRef, StartAddress> byBlock = piece.addresses(start);
         Reason reason = first;
-        for (PlannedBlock block : run.blocks()) {
+        for (PlannedBlock block : piece.blocks()) {
             StartAddress at = Optional.ofNullable(byBlock.get(block.ref())).orElseThrow();
             if (block.start().equals(Optional.of(at))) {
                 stays.add(block);
@@ -105,8 +105,8 @@ final class ProposalMaker {
                 moves.add(new Move(block, block.start(), at, Standing.of(block, request.plan()), reason));
                 change(block, at);
             }
-            reason = run.shares()
-                    ? new Reason.Shares(run.blocks().get(0).label())
+            reason = piece.shares()
+                    ? new Reason.Shares(piece.blocks().get(0).label())
                     : new Reason.Follows(block.label(), 0);
         }
     }
@@ -117,7 +117,7 @@ final class ProposalMaker {
         }
         held.trouble()
                 .filter(t -> !held.isLeftOut())
-                .ifPresent(t -> held.runs()
+                .ifPresent(t -> held.pieces()
                         .forEach(r -> addBlocks(
                                 r,
                                 Optional.ofNullable(held.starts().get(r.index()))
@@ -148,17 +148,17 @@ final class ProposalMaker {
             return;
         }
         Obstacles obstacles = new Obstacles(after(), request);
-        Map<FixtureKey, List<BlockRun>> open = new LinkedHashMap<>();
-        request.runs()
+        Map<FixtureKey, List<Piece>> open = new LinkedHashMap<>();
+        request.pieces()
                 .forEach(r -> r.fixtures()
                         .filter(f -> unplaced.contains(f.key()))
                         .forEach(f -> open.computeIfAbsent(f.key(), k -> new ArrayList<>())
                                 .add(r)));
-        open.forEach((key, runs) ->
-                leftOut.add(obstacles.of(request.plan().fixture(key).orElseThrow(), runs)));
+        open.forEach((key, pieces) ->
+                leftOut.add(obstacles.of(request.plan().fixture(key).orElseThrow(), pieces)));
         held.stream()
                 .filter(HeldFixtures.Outcome::isLeftOut)
-                .forEach(o -> leftOut.add(obstacles.of(o.fixture(), o.runs())));
+                .forEach(o -> leftOut.add(obstacles.of(o.fixture(), o.pieces())));
     }
 
     private static Obstacle obstacle(ResolvedRequest.Cause cause) {
@@ -172,8 +172,8 @@ final class ProposalMaker {
     /** Who cannot be asked for is left out in every plan; of the others the bound of the layout tells. */
     private boolean isCertain() {
         int others = leftOut.size() - request.refused().size();
-        // Fixtures that share a run may be counted twice by the bound.
-        return others == 0 || (request.runs().stream().noneMatch(BlockRun::shares) && laid.leftAtLeast() >= others);
+        // Fixtures that share a piece may be counted twice by the bound.
+        return others == 0 || (request.pieces().stream().noneMatch(Piece::shares) && laid.leftAtLeast() >= others);
     }
 
     private String title() {

@@ -6,7 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import taxon.core.addressing.answer.Reason;
-import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.addressing.style.Layout;
 import taxon.core.addressing.style.Task;
@@ -15,57 +15,57 @@ import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 
-/** Says why each run lies where it lies: what it follows, what it goes round, what it begins. */
+/** Says why each piece lies where it lies: what it follows, what it goes round, what it begins. */
 final class Reasons {
     private final Task task;
     private final Layout layout;
     private final JobSpace before;
-    private final Map<Integer, BlockRun> previous = new HashMap<>();
-    private final TreeMap<Integer, BlockRun> lastOf = new TreeMap<>();
+    private final Map<Integer, Piece> previous = new HashMap<>();
+    private final TreeMap<Integer, Piece> lastOf = new TreeMap<>();
 
-    Reasons(Task task, Layout layout, List<BlockRun> placed) {
+    Reasons(Task task, Layout layout, List<Piece> placed) {
         this.task = task;
         this.layout = layout;
         before = task.base();
-        for (BlockRun run : Layout.bySlot(placed, layout)) {
-            int universe = universe(run);
-            BlockRun last = lastOf.put(universe, run);
+        for (Piece piece : Layout.bySlot(placed, layout)) {
+            int universe = universe(piece);
+            Piece last = lastOf.put(universe, piece);
             if (last != null) {
-                previous.put(run.index(), last);
+                previous.put(piece.index(), last);
             }
         }
     }
 
-    private int universe(BlockRun run) {
-        return layout.start(run).orElseThrow().universe().number();
+    private int universe(Piece piece) {
+        return layout.start(piece).orElseThrow().universe().number();
     }
 
-    Reason of(BlockRun run) {
-        Optional<Reason> known = Optional.ofNullable(layout.reasons().get(run.index()));
+    Reason of(Piece piece) {
+        Optional<Reason> known = Optional.ofNullable(layout.reasons().get(piece.index()));
         if (known.isPresent()) {
             return known.get();
         }
-        if (task.request().forced().containsKey(run.index())) {
-            return new Reason.Shares(sharedWith(run));
+        if (task.request().forced().containsKey(piece.index())) {
+            return new Reason.Shares(sharedWith(piece));
         }
-        StartAddress start = layout.start(run).orElseThrow();
-        return Optional.ofNullable(previous.get(run.index()))
+        StartAddress start = layout.start(piece).orElseThrow();
+        return Optional.ofNullable(previous.get(piece.index()))
                 .map(p -> behind(p, start))
-                .orElseGet(() -> first(run, start));
+                .orElseGet(() -> first(piece, start));
     }
 
-    private String sharedWith(BlockRun run) {
+    private String sharedWith(Piece piece) {
         return task.request().plan().shares().stream()
-                .filter(s -> s.blocks().contains(run.blocks().get(0).ref()))
+                .filter(s -> s.blocks().contains(piece.blocks().get(0).ref()))
                 .flatMap(s -> s.blocks().stream())
-                .filter(b -> run.blocks().stream().noneMatch(r -> r.ref().equals(b)))
+                .filter(b -> piece.blocks().stream().noneMatch(r -> r.ref().equals(b)))
                 .flatMap(b -> task.request().plan().block(b).stream())
                 .map(b -> b.label())
                 .findFirst()
                 .orElse("");
     }
 
-    private Reason behind(BlockRun previousRun, StartAddress start) {
+    private Reason behind(Piece previousRun, StartAddress start) {
         int end = layout.start(previousRun).orElseThrow().slot().number() + previousRun.length() - 1;
         int slot = start.slot().number();
         return before.universe(start.universe().number()).isTakenBetween(end + 1, slot - 1)
@@ -73,7 +73,7 @@ final class Reasons {
                 : new Reason.Follows(previousRun.label(), Math.max(0, slot - end - 1));
     }
 
-    private Reason first(BlockRun run, StartAddress start) {
+    private Reason first(Piece piece, StartAddress start) {
         int slot = start.slot().number();
         int universe = start.universe().number();
         StartAddress from = task.request().wish().from();
@@ -84,10 +84,9 @@ final class Reasons {
         if (start.equals(from)) {
             return new Reason.Start();
         }
-        Optional<BlockRun> left =
-                Optional.ofNullable(lastOf.lowerEntry(universe)).map(Map.Entry::getValue);
-        return left.filter(l -> l.sharingClass().equals(run.sharingClass()))
-                .<Reason>map(l -> new Reason.NextUniverse(UniverseNumber.of(universe(l)), run.length()))
+        Optional<Piece> left = Optional.ofNullable(lastOf.lowerEntry(universe)).map(Map.Entry::getValue);
+        return left.filter(l -> l.sharingClass().equals(piece.sharingClass()))
+                .<Reason>map(l -> new Reason.NextUniverse(UniverseNumber.of(universe(l)), piece.length()))
                 .orElse(new Reason.Begins(start.universe()));
     }
 }

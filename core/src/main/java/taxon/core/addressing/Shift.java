@@ -9,7 +9,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.addressing.answer.Reason;
-import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.PlacementRequest.Scope;
 import taxon.core.addressing.space.Fits;
@@ -83,16 +83,17 @@ public final class Shift {
                 .withBlocks(Blocks.OWN_RUN)
                 .within(to, UniverseSet.ALL);
         Task task = Task.of(plan, new PlacementRequest(Scope.CHOSEN, keys, byHand), Set.of(), Effort.of(0));
-        List<BlockRun> runs = task.request().runs();
+        List<Piece> pieces = task.request().pieces();
         Map<BlockRef, StartAddress> wanted = of(blocks(plan, keys), held, to);
         Map<Integer, StartAddress> starts = new HashMap<>();
         Map<Integer, Reason> reasons = new HashMap<>();
-        for (BlockRun run : runs) {
-            Optional.ofNullable(task.request().forced().get(run.index()))
-                    .or(() -> Optional.ofNullable(wanted.get(run.blocks().get(0).ref())))
-                    .ifPresent(a -> starts.put(run.index(), a));
-            reasons.put(run.index(), new Reason.ByHand());
+        for (Piece piece : pieces) {
+            Optional.ofNullable(task.request().forced().get(piece.index()))
+                    .or(() ->
+                            Optional.ofNullable(wanted.get(piece.blocks().get(0).ref())))
+                    .ifPresent(a -> starts.put(piece.index(), a));
+            reasons.put(piece.index(), new Reason.ByHand());
         }
-        return new ProposalMaker(new Styles.Laid(task, Layout.byHand(runs, starts, reasons), List.of(), 0)).make();
+        return new ProposalMaker(new Styles.Laid(task, Layout.byHand(pieces, starts, reasons), List.of(), 0)).make();
     }
 }

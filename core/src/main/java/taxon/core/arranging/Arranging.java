@@ -10,7 +10,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import taxon.core.arranging.ArrangingProposal.Move;
 import taxon.core.length.Length;
-import taxon.core.numbering.ReadingOrder;
+import taxon.core.numbering.NumberingOrder;
 import taxon.core.numbering.RigOrder;
 import taxon.core.numbering.UnitNumbers;
 import taxon.core.rig.Fixture;
@@ -20,7 +20,7 @@ import taxon.core.rig.edit.Edit;
 
 /** Spreads units along their positions, each position by itself. */
 public final class Arranging {
-    private static final ReadingOrder ALONG = new ReadingOrder(ReadingOrder.By.POSITION, false, false);
+    private static final NumberingOrder ALONG = new NumberingOrder(NumberingOrder.By.POSITION, false, false);
 
     private final Plan plan;
     private final Spread spread;

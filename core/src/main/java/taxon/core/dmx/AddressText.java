@@ -16,12 +16,12 @@ public final class AddressText {
     private AddressText() {}
 
     /** What became of a text. */
-    public sealed interface Reading permits Read, Refused {}
+    public sealed interface Parsed permits Read, Refused {}
 
-    public record Read(StartAddress address) implements Reading {}
+    public record Read(StartAddress address) implements Parsed {}
 
     /** @param value the part of the text that is at fault, as it was written */
-    public record Refused(Fault fault, String value) implements Reading {}
+    public record Refused(Fault fault, String value) implements Parsed {}
 
     public enum Fault {
         NOT_AN_ADDRESS,
@@ -30,7 +30,7 @@ public final class AddressText {
         ABSOLUTE_OUT_OF_RANGE
     }
 
-    public static Reading read(String text) {
+    public static Parsed read(String text) {
         String trimmed = text.strip();
         Matcher pair = PAIR.matcher(trimmed);
         if (pair.matches()) {
@@ -40,7 +40,7 @@ public final class AddressText {
     }
 
     /** Reads universe and slot that stand apart, as in two columns of a sheet. */
-    public static Reading ofParts(String universeText, String slotText) {
+    public static Parsed ofParts(String universeText, String slotText) {
         OptionalLong universe = number(universeText);
         OptionalLong slot = number(slotText);
         if (universe.isEmpty() || slot.isEmpty()) {
@@ -55,7 +55,7 @@ public final class AddressText {
         return new Read(StartAddress.of((int) universe.getAsLong(), (int) slot.getAsLong()));
     }
 
-    private static Reading ofAbsolute(String text) {
+    private static Parsed ofAbsolute(String text) {
         long absolute = Long.parseLong(text);
         return absolute < 1 || absolute > StartAddress.LAST_ABSOLUTE
                 ? new Refused(Fault.ABSOLUTE_OUT_OF_RANGE, text)

@@ -14,13 +14,13 @@ final class IdRange {
     private IdRange() {}
 
     /** @param count how many, where a range was written */
-    record Reading(int first, Optional<Integer> count) {}
+    record Parsed(int first, Optional<Integer> count) {}
 
-    static Optional<Reading> read(String text, List<EquipmentFault> faults) {
+    static Optional<Parsed> read(String text, List<EquipmentFault> faults) {
         Matcher range = RANGE.matcher(text);
         if (!range.matches()) {
             return Counts.read(Column.FIRST_ID, text, 1, FixtureId.LAST, faults)
-                    .map(first -> new Reading(first, Optional.empty()));
+                    .map(first -> new Parsed(first, Optional.empty()));
         }
         int first = Integer.parseInt(range.group(1));
         int last = Integer.parseInt(range.group(2));
@@ -32,6 +32,6 @@ final class IdRange {
                     "a first and a last ID in ascending order, 1 to " + FixtureId.LAST));
             return Optional.empty();
         }
-        return Optional.of(new Reading(first, Optional.of(last - first + 1)));
+        return Optional.of(new Parsed(first, Optional.of(last - first + 1)));
     }
 }

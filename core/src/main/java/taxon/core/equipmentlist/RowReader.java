@@ -8,7 +8,6 @@ import java.util.function.Consumer;
 import taxon.core.dmx.AddressText;
 import taxon.core.dmx.StartAddress;
 import taxon.core.equipmentlist.EquipmentFault.Reason;
-import taxon.core.equipmentlist.IdRange.Reading;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.fixture.TypeSource;
@@ -33,7 +32,7 @@ final class RowReader {
         List<EquipmentFault> faults = new ArrayList<>();
         Optional<FixtureType> type = type(row, faults);
         Optional<Mode> mode = type.flatMap(t -> mode(row, t, faults));
-        Optional<Reading> ids = ids(row, faults);
+        Optional<IdRange.Parsed> ids = ids(row, faults);
         Optional<Integer> quantity = quantity(row, ids, faults);
         Optional<StartAddress> address = address(row, faults);
         checkTexts(row, faults);
@@ -106,9 +105,9 @@ final class RowReader {
     }
 
     /** A list without the column names one fixture a row; an empty cell in a list that has it is a fault. */
-    private Optional<Integer> quantity(EquipmentRow row, Optional<Reading> ids, List<EquipmentFault> faults) {
+    private Optional<Integer> quantity(EquipmentRow row, Optional<IdRange.Parsed> ids, List<EquipmentFault> faults) {
         String text = row.cell(Column.QUANTITY);
-        Optional<Integer> fromRange = ids.flatMap(Reading::count);
+        Optional<Integer> fromRange = ids.flatMap(IdRange.Parsed::count);
         if (text.isEmpty()) {
             if (fromRange.isEmpty() && !row.has(Column.QUANTITY)) {
                 return Optional.of(1);
@@ -129,12 +128,12 @@ final class RowReader {
         return quantity;
     }
 
-    private static Optional<Reading> ids(EquipmentRow row, List<EquipmentFault> faults) {
+    private static Optional<IdRange.Parsed> ids(EquipmentRow row, List<EquipmentFault> faults) {
         String text = row.cell(Column.FIRST_ID);
         return text.isEmpty() ? Optional.empty() : IdRange.read(text, faults);
     }
 
-    private static void checkLastId(EquipmentRow row, Reading ids, int quantity, List<EquipmentFault> faults) {
+    private static void checkLastId(EquipmentRow row, IdRange.Parsed ids, int quantity, List<EquipmentFault> faults) {
         long last = ids.first() + (long) quantity - 1;
         if (!FixtureId.isLegal(last)) {
             faults.add(new EquipmentFault(
@@ -152,7 +151,7 @@ final class RowReader {
             return Optional.empty();
         }
         boolean apart = !universe.isEmpty() && slot.chars().noneMatch(c -> c == '.' || c == '/');
-        AddressText.Reading reading = apart ? AddressText.ofParts(universe, slot) : AddressText.read(slot);
+        AddressText.Parsed reading = apart ? AddressText.ofParts(universe, slot) : AddressText.read(slot);
         if (reading instanceof AddressText.Read read) {
             return Optional.of(read.address());
         }

@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
-import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.PlacementRequest.Scope;
 import taxon.core.addressing.request.RoomForMode;
@@ -139,18 +139,18 @@ final class WishRules {
         return found;
     }
 
-    /** Looks at the first block of each run: blocks of a fixture that follow each other have their room together. */
+    /** Looks at the first block of each piece: blocks of a fixture that follow each other have their room together. */
     private Optional<Finding> roomShort(List<Seat> seats, int at) {
         Seat seat = seats.get(at);
-        List<PlannedBlock> run = runFrom(seat.block());
-        if (run.isEmpty()) {
+        List<PlannedBlock> piece = runFrom(seat.block());
+        if (piece.isEmpty()) {
             return Optional.empty();
         }
         FixtureKey own = seat.block().fixture().key();
         Optional<Seat> next = seats.subList(at + 1, seats.size()).stream()
                 .filter(s -> !s.block().fixture().key().equals(own))
                 .findFirst();
-        int length = wish.spacing().largestMode() ? roomFor(run) : BlockRun.slots(run, false);
+        int length = wish.spacing().largestMode() ? roomFor(piece) : Piece.slots(piece, false);
         int kept = next.map(Seat::first).orElse(wish.headroom().lastSlot() + 1) - seat.first();
         int needed = next.isPresent() && wish.spacing().starts() == Starts.PITCH
                 ? JobSpace.grain(wish.spacing()).pace(length)
@@ -184,18 +184,18 @@ final class WishRules {
                 .equals(two.start());
     }
 
-    private static int roomFor(List<PlannedBlock> run) {
-        PlannedBlock first = run.get(0);
-        boolean whole = run.size() == first.mode().blocks().size();
+    private static int roomFor(List<PlannedBlock> piece) {
+        PlannedBlock first = piece.get(0);
+        boolean whole = piece.size() == first.mode().blocks().size();
         int[] longest = RoomForMode.ofBlocks(first.type());
         return whole
                 ? RoomForMode.of(first.type())
-                : run.stream().mapToInt(b -> longest[b.ref().block()]).sum();
+                : piece.stream().mapToInt(b -> longest[b.ref().block()]).sum();
     }
 
     /**
      * One for each position where, among fixtures of one type on one universe, addresses do not ascend with the IDs. Named are
-     * as few as can be so that the rest ascends: those outside the longest ascending run.
+     * as few as can be so that the rest ascends: those outside the longest ascending piece.
      */
     List<Finding> outOfStep() {
         Map<Integer, Set<FixtureKey>> byPosition = new TreeMap<>();

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import taxon.core.grouping.Grouping.Origin;
-import taxon.core.numbering.ReadingOrder;
+import taxon.core.numbering.NumberingOrder;
 import taxon.core.numbering.RigOrder;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Group;
@@ -20,7 +20,7 @@ public final class Groupings {
 
     private Groupings(Plan plan) {
         this.plan = plan;
-        order = RigOrder.of(plan, plan.fixtures(), ReadingOrder.USUAL);
+        order = RigOrder.of(plan, plan.fixtures(), NumberingOrder.USUAL);
     }
 
     /** Those that were made, by number, then those per type and per position, in their order. */

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import taxon.core.fixture.Part;
-import taxon.core.numbering.ReadingOrder;
+import taxon.core.numbering.NumberingOrder;
 import taxon.core.numbering.RigOrder;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
@@ -53,7 +53,7 @@ public final class RigTree {
 
     private RigTree(Plan plan) {
         this.plan = plan;
-        order = RigOrder.of(plan, plan.fixtures(), ReadingOrder.USUAL);
+        order = RigOrder.of(plan, plan.fixtures(), NumberingOrder.USUAL);
     }
 
     /** What lies at the top; fixtures that lie in no folder come last, in the order in which the rig is read. */

@@ -30,7 +30,7 @@ final class JotAdd {
         this.words = words;
     }
 
-    JotReading read() {
+    JotMeaning read() {
         String[] subject = words.subject().split("\\s+", 2);
         if (!subject[0].matches("\\d{1,5}")) {
             return subject[0].isEmpty()
@@ -71,7 +71,7 @@ final class JotAdd {
                 .findFirst();
     }
 
-    private JotReading mode(int count, FixtureType type) {
+    private JotMeaning mode(int count, FixtureType type) {
         String wanted = words.after("in").orElse("");
         List<Mode> modes = ModeNames.fitting(type, wanted);
         if (modes.size() == 1) {
@@ -91,7 +91,7 @@ final class JotAdd {
                 : line.begun("in which mode", wanted, fitting);
     }
 
-    private JotReading place(int count, FixtureType type, Mode mode) {
+    private JotMeaning place(int count, FixtureType type, Mode mode) {
         String position = words.after("on").orElse("");
         if (position.isEmpty()) {
             List<String> known = line.positions("");
@@ -116,7 +116,7 @@ final class JotAdd {
         return address(count, type, mode, position, id.map(i -> FixtureId.of(Integer.parseInt(i))));
     }
 
-    private JotReading address(int count, FixtureType type, Mode mode, String position, Optional<FixtureId> id) {
+    private JotMeaning address(int count, FixtureType type, Mode mode, String position, Optional<FixtureId> id) {
         Optional<String> from = words.after("from");
         Optional<StartAddress> first = from.flatMap(JotAdd::address);
         if (from.isPresent() && first.isEmpty()) {

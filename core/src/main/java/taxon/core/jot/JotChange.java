@@ -16,14 +16,14 @@ import taxon.core.dmx.AddressText;
 import taxon.core.grouping.IdRuns;
 import taxon.core.length.Length;
 import taxon.core.length.LengthText;
-import taxon.core.numbering.ReadingOrder;
+import taxon.core.numbering.NumberingOrder;
 import taxon.core.numbering.RigOrder;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.edit.FixtureEdits;
 import taxon.core.rig.wish.Spacing;
-import taxon.core.rigtable.CellChange;
+import taxon.core.rigtable.FieldChange;
 import taxon.core.rigtable.FixtureColumn;
 import taxon.core.rigtable.TableWork;
 
@@ -39,7 +39,7 @@ final class JotChange {
         this.words = words;
     }
 
-    JotReading read() {
+    JotMeaning read() {
         if (words.subject().isEmpty()) {
             return line.unfinished("which fixtures", line.which().names(""));
         }
@@ -63,12 +63,12 @@ final class JotChange {
         };
     }
 
-    private static List<CellChange> change(Fixture fixture, FixtureColumn column, String text) {
-        return List.of(new CellChange(fixture.key(), column, text));
+    private static List<FieldChange> change(Fixture fixture, FixtureColumn column, String text) {
+        return List.of(new FieldChange(fixture.key(), column, text));
     }
 
-    private JotReading cells(String title, List<Fixture> fixtures, Function<Fixture, List<CellChange>> work) {
-        List<CellChange> changes =
+    private JotMeaning cells(String title, List<Fixture> fixtures, Function<Fixture, List<FieldChange>> work) {
+        List<FieldChange> changes =
                 fixtures.stream().flatMap(f -> work.apply(f).stream()).toList();
         List<String> fresh = TableWork.of(line.plan(), changes).newPositions().stream()
                 .map(p -> p + " is a new position.")
@@ -86,7 +86,7 @@ final class JotChange {
     }
 
     /** Name, note, purpose, colour, hazard, mode: "as" and the words. */
-    private JotReading text(List<Fixture> fixtures, FixtureColumn column) {
+    private JotMeaning text(List<Fixture> fixtures, FixtureColumn column) {
         Optional<String> as = words.after("as");
         if (as.isEmpty()) {
             return line.unfinished("as what", List.of("as "));
@@ -103,7 +103,7 @@ final class JotChange {
         return cells(title, fixtures, f -> change(f, column, as.get()));
     }
 
-    private JotReading move(List<Fixture> fixtures) {
+    private JotMeaning move(List<Fixture> fixtures) {
         String position = words.after("to").orElse("");
         if (position.isEmpty()) {
             List<String> known = line.positions("");
@@ -124,13 +124,13 @@ final class JotChange {
                     + ", move them first and then arrange them.");
         }
         return cells(IdRuns.words(fixtures) + " to " + position, fixtures, f -> {
-            List<CellChange> changes = new ArrayList<>(change(f, FixtureColumn.POSITION, position));
+            List<FieldChange> changes = new ArrayList<>(change(f, FixtureColumn.POSITION, position));
             at.ifPresent(text -> changes.addAll(change(f, FixtureColumn.OFFSET, text)));
             return changes;
         });
     }
 
-    private JotReading arrange(Set<FixtureKey> keys) {
+    private JotMeaning arrange(Set<FixtureKey> keys) {
         Optional<Length> from = words.after("from").flatMap(this::length);
         Optional<Length> to = words.after("to").flatMap(this::length);
         Optional<Length> every = words.after("every").flatMap(this::length);
@@ -163,7 +163,7 @@ final class JotChange {
     }
 
     /** In the order in which the rig is read. */
-    private JotReading number(List<Fixture> fixtures) {
+    private JotMeaning number(List<Fixture> fixtures) {
         String from = words.after("from").orElse("");
         if (from.isEmpty()) {
             return line.unfinished("from which ID", words.after("from").isPresent() ? List.of() : List.of("from "));
@@ -172,17 +172,17 @@ final class JotChange {
             return line.refused("“" + from + "” is no first ID for " + fixtures.size() + "; they take 1 to "
                     + FixtureId.LAST + ".");
         }
-        List<Fixture> order = RigOrder.of(line.plan(), fixtures, ReadingOrder.USUAL);
-        List<CellChange> changes = new ArrayList<>();
+        List<Fixture> order = RigOrder.of(line.plan(), fixtures, NumberingOrder.USUAL);
+        List<FieldChange> changes = new ArrayList<>();
         for (Fixture fixture : order) {
-            changes.add(new CellChange(
+            changes.add(new FieldChange(
                     fixture.key(), FixtureColumn.ID, String.valueOf(Integer.parseInt(from) + changes.size())));
         }
         String title = (fixtures.size() == 1 ? "1 fixture" : fixtures.size() + " fixtures") + " numbered from " + from;
         return line.changes(TableWork.edit(title, changes), List.of(), keys(fixtures));
     }
 
-    private JotReading place(Set<FixtureKey> keys) {
+    private JotMeaning place(Set<FixtureKey> keys) {
         String from = words.after("from").orElse("");
         if (from.isEmpty()) {
             return line.unfinished(

@@ -10,11 +10,11 @@ import java.util.TreeSet;
 import java.util.stream.Stream;
 import taxon.core.dmx.AddressText;
 import taxon.core.history.ChangeLines;
-import taxon.core.jot.JotReading.Changes;
-import taxon.core.jot.JotReading.Chooses;
-import taxon.core.jot.JotReading.Refused;
-import taxon.core.jot.JotReading.Turns;
-import taxon.core.jot.JotReading.Unfinished;
+import taxon.core.jot.JotMeaning.Changes;
+import taxon.core.jot.JotMeaning.Chooses;
+import taxon.core.jot.JotMeaning.Refused;
+import taxon.core.jot.JotMeaning.Turns;
+import taxon.core.jot.JotMeaning.Unfinished;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlanDelta;
@@ -45,7 +45,7 @@ public final class JotLine {
      *
      * @param chosen the fixtures that "chosen" means
      */
-    public static JotReading read(String line, Plan plan, Set<FixtureKey> chosen, JotNames names) {
+    public static JotMeaning read(String line, Plan plan, Set<FixtureKey> chosen, JotNames names) {
         if (line.length() > LONGEST) {
             return new Refused(
                     "The line has " + line.length() + " characters; it takes at most " + LONGEST + ".", List.of());
@@ -53,14 +53,14 @@ public final class JotLine {
         return new JotLine(line, plan, chosen, names).read();
     }
 
-    private JotReading read() {
+    private JotMeaning read() {
         String first = JotWords.verb(line);
         if (first.isEmpty()) {
             return new Unfinished("a word to begin with, or what to find", verbs(""));
         }
         Optional<JotVerb> verb = JotVerb.of(first);
         if (verb.isEmpty()) {
-            JotReading found = find(line.strip());
+            JotMeaning found = find(line.strip());
             List<String> begun = line.contains(" ") ? List.of() : verbs(first);
             return found instanceof Refused && !begun.isEmpty() ? new Unfinished("the whole word", begun) : found;
         }
@@ -86,7 +86,7 @@ public final class JotLine {
                 .toList();
     }
 
-    private JotReading choose(JotVerb verb, JotWords words) {
+    private JotMeaning choose(JotVerb verb, JotWords words) {
         if (words.subject().isEmpty()) {
             return unfinished("which fixtures", which().names(""));
         }
@@ -104,7 +104,7 @@ public final class JotLine {
     }
 
     /** Without a verb a line finds: an ID, whatever takes an address, or a word of a name, a type or a position. */
-    private JotReading find(String wanted) {
+    private JotMeaning find(String wanted) {
         List<FixtureKey> found =
                 JotFind.matching(plan, wanted).stream().map(f -> f.key()).toList();
         if (!found.isEmpty()) {
@@ -162,7 +162,7 @@ public final class JotLine {
     }
 
     /** What an edit does, or why it cannot be done. */
-    JotReading changes(Edit edit, List<String> remarks, Set<FixtureKey> after) {
+    JotMeaning changes(Edit edit, List<String> remarks, Set<FixtureKey> after) {
         Edit.Outcome outcome = edit.applyTo(plan);
         if (outcome instanceof Edit.Refused no) {
             return refused(String.join(

@@ -39,7 +39,7 @@ public record ChannelOrder(List<String> slots, List<String> unknown) {
     private static void add(String name, List<String> slots, List<String> unknown) {
         Matcher bits = BITS.matcher(name);
         int width = bits.find() ? Integer.parseInt(bits.group(1)) / 8 : 0;
-        AttributeWords.Reading reading =
+        AttributeWords.Parsed reading =
                 AttributeWords.read(width > 0 ? bits.replaceFirst(" ").strip() : name);
         if (!reading.known()) {
             unknown.add(name);
@@ -84,7 +84,7 @@ public record ChannelOrder(List<String> slots, List<String> unknown) {
     private static int longestKnown(String[] words, int from) {
         for (int length = Math.min(LONGEST_NAME_IN_WORDS, words.length - from); length > 1; length--) {
             String name = String.join(" ", List.of(words).subList(from, from + length));
-            AttributeWords.Reading reading = AttributeWords.read(name);
+            AttributeWords.Parsed reading = AttributeWords.read(name);
             boolean numbered = words[from + length - 1].matches("\\d{1,3}");
             if (reading.known() && (reading.cell().isEmpty() || numbered)) {
                 return length;

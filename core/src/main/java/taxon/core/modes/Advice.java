@@ -20,7 +20,7 @@ public record Advice(List<TypeAdvice> types, int slots, int room, Outcome outcom
     /** Whether the choice fits, and how sure that is. */
     public enum Outcome {
         /** It fits, and nothing cheaper does. */
-        FITS_PROVED,
+        FITS_CHEAPEST,
         /** It fits; something cheaper may fit too, which only an exact packing could tell. */
         FITS,
         /** The slots would do, but no way was found to lay them so that no fixture crosses the end of a universe. */
@@ -85,6 +85,6 @@ public record Advice(List<TypeAdvice> types, int slots, int room, Outcome outcom
     }
 
     public boolean fits() {
-        return outcome == Outcome.FITS || outcome == Outcome.FITS_PROVED;
+        return outcome == Outcome.FITS || outcome == Outcome.FITS_CHEAPEST;
     }
 }

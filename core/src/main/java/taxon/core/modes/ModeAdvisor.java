@@ -115,7 +115,7 @@ public final class ModeAdvisor {
                 options,
                 chosen,
                 switch (room.holds(changed(chosen))) {
-                    case FITS -> Outcome.FITS_PROVED;
+                    case FITS -> Outcome.FITS_CHEAPEST;
                     case NEVER_FITS -> Outcome.NEVER_PACKED;
                     case NOT_FOUND -> Outcome.NOT_PACKED;
                 });
@@ -138,7 +138,7 @@ public final class ModeAdvisor {
             }
             List<TypeAdvice> chosen = chosen(options, possible, choice.get());
             if (room.holds(changed(chosen)) == RigRoom.Verdict.FITS) {
-                return advice(options, chosen, tried == 0 ? Outcome.FITS_PROVED : Outcome.FITS);
+                return advice(options, chosen, tried == 0 ? Outcome.FITS_CHEAPEST : Outcome.FITS);
             }
             limit = choice.get().weight() - 1;
         }
@@ -215,7 +215,7 @@ public final class ModeAdvisor {
                 type.chosen().isPresent() && shortest(type).chosen().isEmpty();
             case TOO_LONG, NOT_PACKED, NEVER_PACKED ->
                 slots(without) <= slots && room.holds(changed(without)) == RigRoom.Verdict.FITS;
-            case FITS, FITS_PROVED -> false;
+            case FITS, FITS_CHEAPEST -> false;
         };
     }
 }

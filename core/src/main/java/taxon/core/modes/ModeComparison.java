@@ -19,33 +19,33 @@ import taxon.core.fixture.Part;
  * Modes side by side: attributes down, in the order in which the modes have them, modes across.
  *
  * @param columns in the order asked for
- * @param rows each attribute once for the whole, once for its cells, once for its layers
+ * @param rows each attribute once for the whole, once for its entries, once for its layers
  */
 public record ModeComparison(List<Column> columns, List<Row> rows) {
 
     /** A mode of a type; the types may differ. */
     public record Column(FixtureType type, Mode mode) {}
 
-    /** @param cells one for each column; empty where the mode lacks the attribute */
-    public record Row(Attribute attribute, Part.Kind kind, List<Optional<Cell>> cells) {
+    /** @param entries one for each column; empty where the mode lacks the attribute */
+    public record Row(Attribute attribute, Part.Kind kind, List<Optional<Entry>> entries) {
         public Row {
-            cells = List.copyOf(cells);
+            entries = List.copyOf(entries);
         }
 
         /** True when every mode has it. */
         public boolean isShared() {
-            return cells.stream().allMatch(Optional::isPresent);
+            return entries.stream().allMatch(Optional::isPresent);
         }
 
         /** True when every mode has it in the same slots. */
         public boolean isSame() {
-            return isShared() && cells.stream().distinct().count() == 1;
+            return isShared() && entries.stream().distinct().count() == 1;
         }
     }
 
     /** @param uses one for each channel, in the order of the slots; a batten has many */
-    public record Cell(List<Use> uses) {
-        public Cell {
+    public record Entry(List<Use> uses) {
+        public Entry {
             uses = List.copyOf(uses);
         }
 
@@ -78,7 +78,7 @@ public record ModeComparison(List<Column> columns, List<Row> rows) {
                         key.attribute(),
                         key.kind(),
                         byColumn.stream()
-                                .map(m -> Optional.ofNullable(m.get(key)).map(Cell::new))
+                                .map(m -> Optional.ofNullable(m.get(key)).map(Entry::new))
                                 .toList()))
                 .toList();
         return new ModeComparison(columns, rows);
@@ -113,8 +113,8 @@ public record ModeComparison(List<Column> columns, List<Row> rows) {
     /** The attributes that the first column has and the second lacks. */
     public List<Attribute> onlyIn(int first, int second) {
         return rows.stream()
-                .filter(r -> r.cells().get(first).isPresent()
-                        && r.cells().get(second).isEmpty())
+                .filter(r -> r.entries().get(first).isPresent()
+                        && r.entries().get(second).isEmpty())
                 .map(Row::attribute)
                 .distinct()
                 .toList();
@@ -123,18 +123,18 @@ public record ModeComparison(List<Column> columns, List<Row> rows) {
     /** Attributes that are finer in the first column than in the second, which has them too. */
     public List<Attribute> finerIn(int first, int second) {
         return rows.stream()
-                .filter(r -> r.cells().get(first).isPresent()
-                        && r.cells().get(second).isPresent())
-                .filter(r -> r.cells().get(first).get().bytes()
-                        > r.cells().get(second).get().bytes())
+                .filter(r -> r.entries().get(first).isPresent()
+                        && r.entries().get(second).isPresent())
+                .filter(r -> r.entries().get(first).get().bytes()
+                        > r.entries().get(second).get().bytes())
                 .map(Row::attribute)
                 .distinct()
                 .toList();
     }
 
-    /** A cell as a manual would put it: "4", "5, 6", with its block where the mode has several; long lists by their ends. */
-    public static String words(Cell cell, Mode mode) {
-        List<Use> uses = cell.uses();
+    /** A entry as a manual would put it: "4", "5, 6", with its block where the mode has several; long lists by their ends. */
+    public static String words(Entry entry, Mode mode) {
+        List<Use> uses = entry.uses();
         if (uses.size() <= 3) {
             return uses.stream().map(u -> words(u, mode)).collect(Collectors.joining("; "));
         }

@@ -62,8 +62,8 @@ final class RigRoom {
             numbers.add(next.get().number());
             next = allowed.atOrAbove(next.get().number() + 1);
         }
-        List<UniverseSet.Run> runs = new ArrayList<>();
-        numbers.forEach(n -> runs.add(new UniverseSet.Run(n, n)));
+        List<UniverseSet.Range> runs = new ArrayList<>();
+        numbers.forEach(n -> runs.add(new UniverseSet.Range(n, n)));
         return new UniverseSet(runs);
     }
 

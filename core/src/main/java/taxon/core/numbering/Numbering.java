@@ -11,7 +11,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import taxon.core.numbering.FamilyStarts.Span;
 import taxon.core.numbering.NumberingProposal.Change;
-import taxon.core.numbering.NumberingProposal.Run;
+import taxon.core.numbering.NumberingProposal.Range;
 import taxon.core.numbering.NumberingRequest.Families;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
@@ -82,18 +82,18 @@ public final class Numbering {
     private NumberingProposal proposal() {
         List<Family> families = families(plan, request);
         List<Span> spans = FamilyStarts.of(request, Set.copyOf(taken), families);
-        List<Run> runs = new ArrayList<>();
+        List<Range> ranges = new ArrayList<>();
         Map<FixtureKey, Integer> numbers = new TreeMap<>();
         for (int i = 0; i < families.size(); i++) {
-            runs.add(number(families.get(i), spans.get(i), numbers));
+            ranges.add(number(families.get(i), spans.get(i), numbers));
         }
         List<Change> changes = changes(numbers);
-        int kept = runs.stream().mapToInt(Run::kept).sum();
+        int kept = ranges.stream().mapToInt(Range::kept).sum();
         String title = changes.size() == 1 ? "1 fixture numbered" : changes.size() + " fixtures numbered";
-        return new NumberingProposal(title, edit(title, changes), request, runs, changes, kept);
+        return new NumberingProposal(title, edit(title, changes), request, ranges, changes, kept);
     }
 
-    private Run number(Family family, Span span, Map<FixtureKey, Integer> numbers) {
+    private Range number(Family family, Span span, Map<FixtureKey, Integer> numbers) {
         List<Integer> free = free(span);
         int count = family.members().size();
         if (free.size() < count) {
@@ -108,7 +108,7 @@ public final class Numbering {
         int same = (int) family.members().stream()
                 .filter(f -> f.id().map(FixtureId::number).equals(Optional.ofNullable(numbers.get(f.key()))))
                 .count();
-        return new Run(family, free.get(ranks[0]), free.get(ranks[count - 1]), span.limit(), same);
+        return new Range(family, free.get(ranks[0]), free.get(ranks[count - 1]), span.limit(), same);
     }
 
     private List<Integer> free(Span span) {

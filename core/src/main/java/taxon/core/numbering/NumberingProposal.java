@@ -17,7 +17,7 @@ import taxon.core.rig.edit.Proposed;
  * @param kept how many keep their number
  */
 public record NumberingProposal(
-        String title, Edit edit, NumberingRequest request, List<Run> families, List<Change> changes, int kept)
+        String title, Edit edit, NumberingRequest request, List<Range> families, List<Change> changes, int kept)
         implements Proposed {
     @Override
     public int staying() {
@@ -35,7 +35,7 @@ public record NumberingProposal(
      * @param first the lowest number given or kept
      * @param limit the last number before the next family's run
      */
-    public record Run(Family family, int first, int last, int limit, int kept) {}
+    public record Range(Family family, int first, int last, int limit, int kept) {}
 
     /**
      * What becomes of one fixture.

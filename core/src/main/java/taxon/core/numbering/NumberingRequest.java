@@ -21,7 +21,7 @@ import taxon.core.rig.FixtureKey;
  */
 public record NumberingRequest(
         Set<FixtureKey> fixtures,
-        ReadingOrder reading,
+        NumberingOrder reading,
         Families families,
         int first,
         Room room,

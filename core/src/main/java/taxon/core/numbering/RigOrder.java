@@ -9,7 +9,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import taxon.core.numbering.ReadingOrder.By;
+import taxon.core.numbering.NumberingOrder.By;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
@@ -24,17 +24,17 @@ public final class RigOrder {
             Comparator.comparingInt(Fixture::unit).thenComparing(Fixture::key);
 
     private final Plan plan;
-    private final ReadingOrder reading;
+    private final NumberingOrder reading;
     private final Map<Integer, Integer> places = new HashMap<>();
 
-    private RigOrder(Plan plan, ReadingOrder reading) {
+    private RigOrder(Plan plan, NumberingOrder reading) {
         this.plan = plan;
         this.reading = reading;
         plan.positions().forEach(p -> places.put(p.number(), places.size()));
     }
 
     /** The fixtures in order. Time: n log n. */
-    public static List<Fixture> of(Plan plan, List<Fixture> fixtures, ReadingOrder reading) {
+    public static List<Fixture> of(Plan plan, List<Fixture> fixtures, NumberingOrder reading) {
         RigOrder order = new RigOrder(plan, reading);
         return switch (reading.by()) {
             case POSITION -> order.rows(fixtures, order::place);

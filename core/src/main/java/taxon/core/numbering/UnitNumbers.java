@@ -24,7 +24,7 @@ public final class UnitNumbers {
                 .toList();
         Map<FixtureKey, Integer> units = new HashMap<>();
         Map<Integer, Integer> counts = new HashMap<>();
-        ReadingOrder along = new ReadingOrder(ReadingOrder.By.POSITION, fromRight, false);
+        NumberingOrder along = new NumberingOrder(NumberingOrder.By.POSITION, fromRight, false);
         RigOrder.of(plan, there, along).forEach(f -> units.put(f.key(), counts.merge(f.position(), 1, Integer::sum)));
         return units;
     }

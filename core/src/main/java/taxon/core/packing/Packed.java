@@ -9,7 +9,7 @@ package taxon.core.packing;
  */
 public record Packed(Filling filling, int used, int atLeast) {
     /** True when all runs are placed and no packing uses fewer bins. */
-    public boolean isProved() {
+    public boolean isOptimal() {
         return filling.isWhole() && used == atLeast;
     }
 }

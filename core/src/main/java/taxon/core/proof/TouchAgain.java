@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import taxon.core.numbering.ReadingOrder;
+import taxon.core.numbering.NumberingOrder;
 import taxon.core.numbering.RigOrder;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Mark;
@@ -48,7 +48,7 @@ public final class TouchAgain {
         List<Fixture> changed = plan.fixtures().stream()
                 .filter(f -> !differences(plan, f).isEmpty())
                 .toList();
-        for (Fixture fixture : RigOrder.of(plan, changed, ReadingOrder.USUAL)) {
+        for (Fixture fixture : RigOrder.of(plan, changed, NumberingOrder.USUAL)) {
             byPosition
                     .computeIfAbsent(fixture.position(), p -> new ArrayList<>())
                     .add(new Unit(fixture, differences(plan, fixture)));

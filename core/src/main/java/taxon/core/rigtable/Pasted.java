@@ -18,7 +18,7 @@ import taxon.core.rig.Plan;
  * @param changes the cells; those that read as they did are among them
  * @param left what found no place
  */
-public record Pasted(boolean byId, List<CellChange> changes, List<Left> left) {
+public record Pasted(boolean byId, List<FieldChange> changes, List<Left> left) {
     public Pasted {
         changes = List.copyOf(changes);
         left = List.copyOf(left);
@@ -68,7 +68,7 @@ public record Pasted(boolean byId, List<CellChange> changes, List<Left> left) {
         plan.fixtures()
                 .forEach(f -> f.id().ifPresent(i -> byId.computeIfAbsent(i.toString(), k -> new ArrayList<>())
                         .add(f)));
-        List<CellChange> changes = new ArrayList<>();
+        List<FieldChange> changes = new ArrayList<>();
         List<Left> left = new ArrayList<>();
         for (int c = 0; c < header.size(); c++) {
             if (header.get(c).isEmpty() && !cells.get(0).get(c).isBlank()) {
@@ -88,14 +88,14 @@ public record Pasted(boolean byId, List<CellChange> changes, List<Left> left) {
                 header.get(c)
                         .filter(column -> column != FixtureColumn.ID)
                         .ifPresent(column ->
-                                changes.add(new CellChange(found.get(0).key(), column, text)));
+                                changes.add(new FieldChange(found.get(0).key(), column, text)));
             }
         }
         return new Pasted(true, changes, left);
     }
 
     private static Pasted inPlace(List<List<String>> cells, List<Fixture> below, List<FixtureColumn> columns) {
-        List<CellChange> changes = new ArrayList<>();
+        List<FieldChange> changes = new ArrayList<>();
         List<Left> left = new ArrayList<>();
         for (int r = 0; r < cells.size(); r++) {
             List<String> row = cells.get(r);
@@ -105,7 +105,7 @@ public record Pasted(boolean byId, List<CellChange> changes, List<Left> left) {
             }
             for (int c = 0; c < row.size(); c++) {
                 if (c < columns.size()) {
-                    changes.add(new CellChange(below.get(r).key(), columns.get(c), row.get(c)));
+                    changes.add(new FieldChange(below.get(r).key(), columns.get(c), row.get(c)));
                 } else {
                     left.add(new Left(r + 1, Why.BEYOND_LAST_COLUMN, row.get(c)));
                 }

@@ -35,11 +35,11 @@ public final class Series {
     }
 
     /** Down: every cell below takes the text of the first. */
-    public static List<CellChange> down(Plan plan, List<Fixture> rows, FixtureColumn column) {
-        List<CellChange> changes = new ArrayList<>();
+    public static List<FieldChange> down(Plan plan, List<Fixture> rows, FixtureColumn column) {
+        List<FieldChange> changes = new ArrayList<>();
         rows.stream()
                 .skip(1)
-                .forEach(f -> changes.add(new CellChange(f.key(), column, CellText.of(plan, rows.get(0), column))));
+                .forEach(f -> changes.add(new FieldChange(f.key(), column, FieldText.of(plan, rows.get(0), column))));
         return changes;
     }
 
@@ -49,15 +49,15 @@ public final class Series {
      * @param rows from top to bottom; the first one or two hold what it begins with
      * @param seeds how many of them do, 1 or 2
      */
-    public static List<CellChange> of(Plan plan, List<Fixture> rows, FixtureColumn column, int seeds) {
+    public static List<FieldChange> of(Plan plan, List<Fixture> rows, FixtureColumn column, int seeds) {
         if (rows.size() <= seeds) {
             return List.of();
         }
         Series series = new Series(plan, rows);
-        List<CellChange> changes = new ArrayList<>();
+        List<FieldChange> changes = new ArrayList<>();
         List<String> texts = series.texts(column, seeds);
         for (int i = seeds; i < rows.size(); i++) {
-            changes.add(new CellChange(rows.get(i).key(), column, texts.get(i)));
+            changes.add(new FieldChange(rows.get(i).key(), column, texts.get(i)));
         }
         return changes;
     }
@@ -65,7 +65,7 @@ public final class Series {
     private List<String> texts(FixtureColumn column, int seeds) {
         List<String> begun = rows.stream()
                 .limit(seeds)
-                .map(f -> CellText.of(plan, f, column))
+                .map(f -> FieldText.of(plan, f, column))
                 .toList();
         return switch (column) {
             case ADDRESS -> addresses(begun);
@@ -146,7 +146,7 @@ public final class Series {
     }
 
     private String words(Fixture placed) {
-        return CellText.of(plan, placed, FixtureColumn.ADDRESS);
+        return FieldText.of(plan, placed, FixtureColumn.ADDRESS);
     }
 
     /** The slots between two seeds on one universe, where the second is behind the first. */

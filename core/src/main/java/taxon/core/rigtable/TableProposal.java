@@ -14,10 +14,10 @@ import taxon.core.rig.edit.Proposed;
  * @param asked how many cells were given
  */
 public record TableProposal(Edit edit, TableWork work, int asked) implements Proposed {
-    public static TableProposal of(Plan plan, String title, List<CellChange> changes) {
+    public static TableProposal of(Plan plan, String title, List<FieldChange> changes) {
         TableWork work = TableWork.of(plan, changes);
-        Set<CellChange> faulty = work.faults().stream().map(CellFault::change).collect(Collectors.toSet());
-        List<CellChange> taken =
+        Set<FieldChange> faulty = work.faults().stream().map(FieldFault::change).collect(Collectors.toSet());
+        List<FieldChange> taken =
                 changes.stream().filter(c -> !faulty.contains(c)).toList();
         Edit edit = Edit.computed(
                 title, plan, work.plan(), other -> TableWork.edit(title, taken).applyTo(other));
@@ -30,7 +30,7 @@ public record TableProposal(Edit edit, TableWork work, int asked) implements Pro
     }
 
     @Override
-    public List<CellFault> omissions() {
+    public List<FieldFault> omissions() {
         return work.faults();
     }
 }

@@ -15,7 +15,7 @@ import taxon.core.rig.Refusal;
 import taxon.core.rig.Refusal.Fault;
 import taxon.core.rig.edit.Edit;
 import taxon.core.rig.edit.PositionEdits;
-import taxon.core.rigtable.CellReader.CellRefusedException;
+import taxon.core.rigtable.FieldReader.CellRefusedException;
 
 /**
  * Many cells changed at once.
@@ -25,7 +25,7 @@ import taxon.core.rigtable.CellReader.CellRefusedException;
  * @param faults the cells that cannot be taken
  * @param newPositions names of positions that come with it
  */
-public record TableWork(Plan plan, List<Move> moves, List<CellFault> faults, List<String> newPositions) {
+public record TableWork(Plan plan, List<Move> moves, List<FieldFault> faults, List<String> newPositions) {
     public TableWork {
         moves = List.copyOf(moves);
         faults = List.copyOf(faults);
@@ -36,18 +36,18 @@ public record TableWork(Plan plan, List<Move> moves, List<CellFault> faults, Lis
     public record Move(Fixture fixture, FixtureColumn column, String before, String after) {}
 
     /** Reads every cell. One that is at fault leaves its fixture as the others make it. */
-    public static TableWork of(Plan plan, List<CellChange> changes) {
+    public static TableWork of(Plan plan, List<FieldChange> changes) {
         return new Worker(plan).work(changes);
     }
 
     /** All cells as one edit, refused as a whole when one is at fault. */
-    public static Edit edit(String title, List<CellChange> changes) {
+    public static Edit edit(String title, List<FieldChange> changes) {
         return new Edit(title, plan -> {
             TableWork work = of(plan, changes);
             return work.faults().isEmpty()
                     ? new Edit.Changed(work.plan())
                     : new Edit.Refused(
-                            work.faults().stream().map(CellFault::reason).toList());
+                            work.faults().stream().map(FieldFault::reason).toList());
         });
     }
 
@@ -55,11 +55,11 @@ public record TableWork(Plan plan, List<Move> moves, List<CellFault> faults, Lis
         private final Plan plan;
         private final Map<FixtureKey, Fixture> changed = new TreeMap<>();
         private final List<Position> made = new ArrayList<>();
-        private final CellReader reader;
+        private final FieldReader reader;
 
         Worker(Plan plan) {
             this.plan = plan;
-            reader = new CellReader(plan, this::positionNamed);
+            reader = new FieldReader(plan, this::positionNamed);
         }
 
         private int positionNamed(String name) {
@@ -79,13 +79,13 @@ public record TableWork(Plan plan, List<Move> moves, List<CellFault> faults, Lis
             return position;
         }
 
-        TableWork work(List<CellChange> changes) {
-            List<CellFault> faults = new ArrayList<>();
-            List<CellChange> taken = new ArrayList<>();
-            for (CellChange change : changes) {
+        TableWork work(List<FieldChange> changes) {
+            List<FieldFault> faults = new ArrayList<>();
+            List<FieldChange> taken = new ArrayList<>();
+            for (FieldChange change : changes) {
                 Optional<Refusal> fault = take(change);
                 fault.ifPresentOrElse(
-                        f -> faults.add(new CellFault(change, label(change), f)), () -> taken.add(change));
+                        f -> faults.add(new FieldFault(change, label(change), f)), () -> taken.add(change));
             }
             List<Element> elements = new ArrayList<>(made);
             elements.addAll(changed.values());
@@ -97,11 +97,11 @@ public record TableWork(Plan plan, List<Move> moves, List<CellFault> faults, Lis
                     made.stream().map(Position::name).toList());
         }
 
-        private String label(CellChange change) {
+        private String label(FieldChange change) {
             return plan.fixture(change.fixture()).map(Fixture::label).orElse("no. " + change.fixture());
         }
 
-        private Optional<Refusal> take(CellChange change) {
+        private Optional<Refusal> take(FieldChange change) {
             Optional<Fixture> known = plan.fixture(change.fixture());
             if (known.isEmpty()) {
                 return Optional.of(new Refusal(
@@ -111,7 +111,7 @@ public record TableWork(Plan plan, List<Move> moves, List<CellFault> faults, Lis
                         plan.fixtures().size() + " fixtures in the job"));
             }
             Fixture now = changed.getOrDefault(change.fixture(), known.get());
-            if (change.text().equals(CellText.of(plan, known.get(), change.column())) && now.equals(known.get())) {
+            if (change.text().equals(FieldText.of(plan, known.get(), change.column())) && now.equals(known.get())) {
                 return Optional.empty();
             }
             try {
@@ -122,10 +122,10 @@ public record TableWork(Plan plan, List<Move> moves, List<CellFault> faults, Lis
             }
         }
 
-        private Optional<Move> move(Plan after, CellChange change) {
+        private Optional<Move> move(Plan after, FieldChange change) {
             Fixture before = plan.fixture(change.fixture()).orElseThrow();
-            String was = CellText.of(plan, before, change.column());
-            String is = CellText.of(after, after.fixture(change.fixture()).orElseThrow(), change.column());
+            String was = FieldText.of(plan, before, change.column());
+            String is = FieldText.of(after, after.fixture(change.fixture()).orElseThrow(), change.column());
             return was.equals(is) ? Optional.empty() : Optional.of(new Move(before, change.column(), was, is));
         }
     }

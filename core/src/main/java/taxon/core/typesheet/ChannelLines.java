@@ -81,7 +81,7 @@ final class ChannelLines {
 
     private void channel(DraftSection section, List<Integer> slots, String text, int number) {
         Split split = Split.of(text);
-        AttributeWords.Reading reading = AttributeWords.read(split.words);
+        AttributeWords.Parsed reading = AttributeWords.read(split.words);
         Attribute attribute = split.extras.attribute.orElse(reading.attribute());
         if (split.extras.attribute.isEmpty() && !reading.known()) {
             tell(Kind.ATTRIBUTE_UNKNOWN, number, split.words, split.words, "");
@@ -112,7 +112,7 @@ final class ChannelLines {
         }
     }
 
-    private static Part part(DraftSection section, AttributeWords.Reading reading) {
+    private static Part part(DraftSection section, AttributeWords.Parsed reading) {
         boolean whole = section.parts.equals(List.of(Part.WHOLE));
         return whole ? reading.cell().map(Part::cell).orElse(Part.WHOLE) : section.parts.get(0);
     }

@@ -35,12 +35,12 @@ public final class SheetReader {
     private SheetReader() {}
 
     /** Reads the text, of which lines that begin with {@code #} are remarks. */
-    public static SheetReading read(String text) {
+    public static ParsedSheet read(String text) {
         SheetReader reader = new SheetReader();
         if (text.length() > LONGEST) {
             reader.tell(new SheetFinding(
                     Kind.TOO_MUCH, 1, "the sheet", text.length() + " characters", LONGEST + " at most"));
-            return new SheetReading(List.of(), reader.findings);
+            return new ParsedSheet(List.of(), reader.findings);
         }
         reader.readLines(text);
         return reader.reading();
@@ -155,7 +155,7 @@ public final class SheetReader {
         tell(new SheetFinding(Kind.HEADING_UNCLEAR, number, subject, value, allowed));
     }
 
-    private SheetReading reading() {
+    private ParsedSheet reading() {
         if (!modes.isEmpty()) {
             modes.get(modes.size() - 1).closeSection();
         }
@@ -173,6 +173,6 @@ public final class SheetReader {
         List<SheetFinding> sorted = findings.stream()
                 .sorted(java.util.Comparator.comparingInt(SheetFinding::line))
                 .toList();
-        return new SheetReading(built, sorted);
+        return new ParsedSheet(built, sorted);
     }
 }

@@ -175,7 +175,7 @@ public final class SheetWriter {
     private static Optional<String> known(Attribute attribute) {
         return Stream.of(AttributeBook.words(attribute), attribute.name())
                 .filter(words -> {
-                    AttributeWords.Reading reading = AttributeWords.read(words);
+                    AttributeWords.Parsed reading = AttributeWords.read(words);
                     return reading.known()
                             && reading.attribute().equals(attribute)
                             && reading.width() == 1

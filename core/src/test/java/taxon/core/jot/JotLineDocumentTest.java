@@ -14,11 +14,11 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import taxon.core.grouping.IdRuns;
-import taxon.core.jot.JotReading.Changes;
-import taxon.core.jot.JotReading.Chooses;
-import taxon.core.jot.JotReading.Refused;
-import taxon.core.jot.JotReading.Turns;
-import taxon.core.jot.JotReading.Unfinished;
+import taxon.core.jot.JotMeaning.Changes;
+import taxon.core.jot.JotMeaning.Chooses;
+import taxon.core.jot.JotMeaning.Refused;
+import taxon.core.jot.JotMeaning.Turns;
+import taxon.core.jot.JotMeaning.Unfinished;
 import taxon.core.rig.Fixture;
 
 /** Every example of docs/jot-line.md means what stands below it. */
@@ -42,7 +42,7 @@ class JotLineDocumentTest {
         assertThat(words(JotRig.read(example.line()))).isEqualTo(example.means());
     }
 
-    private static String words(JotReading reading) {
+    private static String words(JotMeaning reading) {
         if (reading instanceof Chooses c) {
             List<Fixture> fixtures = c.fixtures().stream()
                     .flatMap(k -> JotRig.plan().fixture(k).stream())
@@ -68,7 +68,7 @@ class JotLineDocumentTest {
     @ParameterizedTest
     @EnumSource
     void theExampleThatTheApplicationShowsIsUnderstood(JotVerb verb) {
-        JotReading reading = JotRig.read(verb.example());
+        JotMeaning reading = JotRig.read(verb.example());
         assertThat(reading).as(verb.example() + " " + reading).matches(r -> !(r instanceof Unfinished));
     }
 

@@ -60,7 +60,7 @@ final class JotRig {
         return Rigs.apply(plan, FixtureEdits.add("add", List.of(added)));
     }
 
-    static JotReading read(String line) {
+    static JotMeaning read(String line) {
         return JotLine.read(line, plan(), CHOSEN, NAMES);
     }
 }

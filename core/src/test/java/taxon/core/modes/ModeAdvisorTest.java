@@ -45,7 +45,7 @@ class ModeAdvisorTest {
     @Test
     void withoutNeedsTheShortestModeOfEachTypeIsChosen() {
         Advice advice = advise(rig(), Set.of(), 2, Aim.FEWEST_SLOTS);
-        assertThat(advice.outcome()).isEqualTo(Outcome.FITS_PROVED);
+        assertThat(advice.outcome()).isEqualTo(Outcome.FITS_CHEAPEST);
         assertThat(modes(advice)).containsExactly("18-channel", "12-channel");
         assertThat(advice.slots()).isEqualTo(4 * 18 + 10 * 12);
         assertThat(advice.room()).isEqualTo(1024);
@@ -130,7 +130,7 @@ class ModeAdvisorTest {
     @Test
     void aReservedRunCutsAUniverseAndNothingCrossesIt() {
         Plan plan = Rigs.add(Rigs.empty(), TERN, 41, 1);
-        assertThat(advise(plan, Set.of(), 1, Aim.FEWEST_SLOTS).outcome()).isEqualTo(Outcome.FITS_PROVED);
+        assertThat(advise(plan, Set.of(), 1, Aim.FEWEST_SLOTS).outcome()).isEqualTo(Outcome.FITS_CHEAPEST);
         Plan cut = plan.with(new ReservedRun(1, UniverseNumber.of(1), new SlotRange(252, 261), "x"));
         Advice advice = advise(cut, Set.of(), 1, Aim.FEWEST_SLOTS);
         assertThat(advice.slots()).isLessThanOrEqualTo(advice.room());
@@ -148,7 +148,7 @@ class ModeAdvisorTest {
             int universes = 1 + random.nextInt(2);
             Advice advice = advise(plan, Set.of(), universes, Aim.LEAST_TOUCHED);
             Optional<Integer> best = solved(advice, universes);
-            if (advice.outcome() == Outcome.FITS_PROVED) {
+            if (advice.outcome() == Outcome.FITS_CHEAPEST) {
                 assertThat(price(advice)).as("seed " + seed).isEqualTo(best.orElseThrow());
                 proved++;
             } else if (advice.outcome() == Outcome.FITS) {

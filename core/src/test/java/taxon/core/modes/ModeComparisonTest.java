@@ -72,8 +72,8 @@ class ModeComparisonTest {
     }
 
     private static List<String> words(ModeComparison comparison, String attribute, Part.Kind kind) {
-        List<Optional<ModeComparison.Cell>> cells =
-                row(comparison, attribute, kind).cells();
+        List<Optional<ModeComparison.Entry>> cells =
+                row(comparison, attribute, kind).entries();
         return java.util.stream.IntStream.range(0, cells.size())
                 .mapToObj(i -> cells.get(i)
                         .map(c -> ModeComparison.words(

@@ -17,10 +17,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import taxon.core.length.Length;
-import taxon.core.numbering.NumberingProposal.Run;
+import taxon.core.numbering.NumberingOrder.By;
+import taxon.core.numbering.NumberingProposal.Range;
 import taxon.core.numbering.NumberingRequest.Families;
 import taxon.core.numbering.NumberingRequest.Room;
-import taxon.core.numbering.ReadingOrder.By;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
@@ -29,7 +29,7 @@ import taxon.core.rig.edit.Edit;
 import taxon.core.testing.Rigs;
 
 class NumberingTest {
-    private static final ReadingOrder ALONG = new ReadingOrder(By.POSITION, false, false);
+    private static final NumberingOrder ALONG = new NumberingOrder(By.POSITION, false, false);
 
     private static NumberingRequest request(Plan plan, Families families, int first, Room room, boolean keep) {
         Set<FixtureKey> all = plan.fixtures().stream().map(Fixture::key).collect(Collectors.toSet());
@@ -69,11 +69,11 @@ class NumberingTest {
         Plan plan = Rigs.add(Rigs.add(Rigs.empty(), Rigs.type("a", 4), 3, 7), Rigs.type("b", 4), 120, 300);
         plan = Rigs.add(plan, Rigs.type("c", 4), 2, 900);
         NumberingProposal proposal = Numbering.propose(plan, request(plan, Families.BY_TYPE, 101, Room.HUNDRED, false));
-        assertThat(proposal.families()).extracting(Run::first).containsExactly(101, 201, 401);
-        assertThat(proposal.families()).extracting(Run::last).containsExactly(103, 320, 402);
+        assertThat(proposal.families()).extracting(Range::first).containsExactly(101, 201, 401);
+        assertThat(proposal.families()).extracting(Range::last).containsExactly(103, 320, 402);
         assertThat(Numbering.propose(plan, request(plan, Families.BY_TYPE, 101, Room.TEN, false))
                         .families())
-                .extracting(Run::first)
+                .extracting(Range::first)
                 .containsExactly(101, 111, 231);
     }
 
@@ -130,7 +130,7 @@ class NumberingTest {
         Plan plan = Rigs.add(Rigs.add(Rigs.empty(), Rigs.type("a", 4), 3, 301), Rigs.type("b", 4), 4, 101);
         plan = Rigs.add(Rigs.add(plan, Rigs.type("c", 4), 2, 302), Rigs.type("d", 4), 2, 9001);
         NumberingProposal proposal = Numbering.propose(plan, request(plan, Families.BY_TYPE, 101, Room.HUNDRED, true));
-        assertThat(proposal.families()).extracting(Run::first).containsExactly(301, 101, 201, 9001);
+        assertThat(proposal.families()).extracting(Range::first).containsExactly(301, 101, 201, 9001);
         assertThat(proposal.kept()).isEqualTo(9);
     }
 
@@ -157,7 +157,7 @@ class NumberingTest {
                             .map(Fixture::key)
                             .filter(k -> random.nextInt(6) > 0)
                             .collect(Collectors.toSet()),
-                    new ReadingOrder(By.values()[random.nextInt(3)], random.nextBoolean(), random.nextBoolean()),
+                    new NumberingOrder(By.values()[random.nextInt(3)], random.nextBoolean(), random.nextBoolean()),
                     Families.values()[random.nextInt(3)],
                     1 + random.nextInt(300),
                     Room.values()[random.nextInt(4)],
@@ -192,15 +192,15 @@ class NumberingTest {
     }
 
     private static void checkApart(Plan plan, NumberingProposal proposal, long seed) {
-        List<Run> runs = proposal.families().stream()
-                .sorted(Comparator.comparing(Run::first))
+        List<Range> runs = proposal.families().stream()
+                .sorted(Comparator.comparing(Range::first))
                 .toList();
         for (int i = 0; i + 1 < runs.size(); i++) {
             assertThat(runs.get(i).last())
                     .as("seed " + seed)
                     .isLessThan(runs.get(i + 1).first());
         }
-        for (Run run : runs) {
+        for (Range run : runs) {
             int before = 0;
             for (Fixture member : run.family().members()) {
                 int number = plan.fixture(member.key())

@@ -8,7 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import taxon.core.length.Length;
-import taxon.core.numbering.ReadingOrder.By;
+import taxon.core.numbering.NumberingOrder.By;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
@@ -39,7 +39,7 @@ class RigOrderTest {
     }
 
     private static List<Integer> order(Plan plan, By by, boolean fromRight, boolean serpentine) {
-        return RigOrder.of(plan, plan.fixtures(), new ReadingOrder(by, fromRight, serpentine)).stream()
+        return RigOrder.of(plan, plan.fixtures(), new NumberingOrder(by, fromRight, serpentine)).stream()
                 .map(f -> f.key().number())
                 .toList();
     }

@@ -47,6 +47,6 @@ class EffortTest {
         Packed with = FewestBins.pack(Grain.FINEST, kinds, List.of(), bins, Effort.of(Effort.OF_A_REQUEST));
         assertThat(without.atLeast()).isLessThanOrEqualTo(with.used());
         assertThat(without.used()).isGreaterThanOrEqualTo(with.used());
-        assertThat(with.isProved()).isTrue();
+        assertThat(with.isOptimal()).isTrue();
     }
 }

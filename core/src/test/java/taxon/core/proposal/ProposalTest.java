@@ -39,7 +39,7 @@ import taxon.core.rig.edit.Edit;
 import taxon.core.rig.edit.Proposed;
 import taxon.core.rig.wish.Wish;
 import taxon.core.rig.wish.Wish.Style;
-import taxon.core.rigtable.CellChange;
+import taxon.core.rigtable.FieldChange;
 import taxon.core.rigtable.FixtureColumn;
 import taxon.core.rigtable.TableProposal;
 import taxon.core.testing.Rigs;
@@ -130,7 +130,7 @@ class ProposalTest {
         Proposal<TableProposal> proposal = of(
                 locked,
                 TableProposal.of(
-                        locked, "Cells", List.of(new CellChange(FixtureKey.of(1), FixtureColumn.ADDRESS, "2.001"))));
+                        locked, "Cells", List.of(new FieldChange(FixtureKey.of(1), FixtureColumn.ADDRESS, "2.001"))));
         assertThat(proposal.content().omissions().size() + proposal.refusals().size())
                 .isEqualTo(1);
         assertThat(proposal.changesNothing()).isTrue();
@@ -142,7 +142,7 @@ class ProposalTest {
         Proposal<TableProposal> proposal = of(
                 plan,
                 TableProposal.of(
-                        plan, "Cells", List.of(new CellChange(FixtureKey.of(2), FixtureColumn.ADDRESS, "1.003"))));
+                        plan, "Cells", List.of(new FieldChange(FixtureKey.of(2), FixtureColumn.ADDRESS, "1.003"))));
         assertThat(proposal.brought())
                 .singleElement()
                 .satisfies(f -> assertThat(f.id()).startsWith("overlap"));

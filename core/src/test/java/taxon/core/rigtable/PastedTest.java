@@ -24,10 +24,10 @@ class PastedTest {
         assertThat(pasted.byId()).isFalse();
         assertThat(pasted.changes())
                 .containsExactly(
-                        new CellChange(FixtureKey.of(2), FixtureColumn.UNIT, "7"),
-                        new CellChange(FixtureKey.of(2), FixtureColumn.NOTE, "front"),
-                        new CellChange(FixtureKey.of(3), FixtureColumn.UNIT, "8"),
-                        new CellChange(FixtureKey.of(3), FixtureColumn.NOTE, "back"));
+                        new FieldChange(FixtureKey.of(2), FixtureColumn.UNIT, "7"),
+                        new FieldChange(FixtureKey.of(2), FixtureColumn.NOTE, "front"),
+                        new FieldChange(FixtureKey.of(3), FixtureColumn.UNIT, "8"),
+                        new FieldChange(FixtureKey.of(3), FixtureColumn.NOTE, "back"));
     }
 
     @Test
@@ -42,7 +42,7 @@ class PastedTest {
         Pasted pasted = paste(List.of(
                 List.of("Gel", "Fixture ID", "Weight"), List.of("amber", "103", "20"), List.of("rose", "999", "20")));
         assertThat(pasted.byId()).isTrue();
-        assertThat(pasted.changes()).containsExactly(new CellChange(FixtureKey.of(3), FixtureColumn.COLOUR, "amber"));
+        assertThat(pasted.changes()).containsExactly(new FieldChange(FixtureKey.of(3), FixtureColumn.COLOUR, "amber"));
         assertThat(pasted.left())
                 .containsExactly(new Left(1, Why.UNKNOWN_COLUMN, "Weight"), new Left(3, Why.UNKNOWN_ID, "999"));
     }

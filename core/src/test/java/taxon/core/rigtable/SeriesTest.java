@@ -15,16 +15,16 @@ class SeriesTest {
     /** What the cells below read after one or two were typed and counted on. */
     private static List<String> counted(int footprint, FixtureColumn column, List<String> seeds, int rows) {
         Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", footprint), rows, 1);
-        List<CellChange> typed = new ArrayList<>();
+        List<FieldChange> typed = new ArrayList<>();
         for (int i = 0; i < seeds.size(); i++) {
-            typed.add(new CellChange(plan.fixtures().get(i).key(), column, seeds.get(i)));
+            typed.add(new FieldChange(plan.fixtures().get(i).key(), column, seeds.get(i)));
         }
         Plan begun = TableWork.of(plan, typed).plan();
-        List<CellChange> changes = Series.of(begun, begun.fixtures(), column, seeds.size());
+        List<FieldChange> changes = Series.of(begun, begun.fixtures(), column, seeds.size());
         Plan after = TableWork.of(begun, changes).plan();
         return after.fixtures().stream()
                 .skip(seeds.size())
-                .map(f -> CellText.of(after, f, column))
+                .map(f -> FieldText.of(after, f, column))
                 .toList();
     }
 
@@ -73,7 +73,7 @@ class SeriesTest {
     @Test
     void fillingDownRepeatsTheFirst() {
         Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", 4), 3, 101);
-        List<CellChange> changes = Series.down(plan, plan.fixtures(), FixtureColumn.POSITION);
-        assertThat(changes).extracting(CellChange::text).containsExactly("Pipe", "Pipe");
+        List<FieldChange> changes = Series.down(plan, plan.fixtures(), FixtureColumn.POSITION);
+        assertThat(changes).extracting(FieldChange::text).containsExactly("Pipe", "Pipe");
     }
 }

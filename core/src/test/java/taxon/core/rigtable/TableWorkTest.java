@@ -29,8 +29,8 @@ class TableWorkTest {
         return LongStream.range(0, 40);
     }
 
-    private static CellChange cell(int key, FixtureColumn column, String text) {
-        return new CellChange(FixtureKey.of(key), column, text);
+    private static FieldChange cell(int key, FixtureColumn column, String text) {
+        return new FieldChange(FixtureKey.of(key), column, text);
     }
 
     private static Fixture changed(int key, FixtureColumn column, String text) {
@@ -46,10 +46,10 @@ class TableWorkTest {
         for (LengthUnit unit : LengthUnit.values()) {
             Plan shown =
                     plan.with(plan.sheet().withView(new RigView(unit, RigView.Front.AUDIENCE, RigView.Side.BELOW)));
-            List<CellChange> all = new ArrayList<>();
+            List<FieldChange> all = new ArrayList<>();
             for (Fixture fixture : shown.fixtures()) {
                 for (FixtureColumn column : FixtureColumn.values()) {
-                    all.add(new CellChange(fixture.key(), column, CellText.of(shown, fixture, column)));
+                    all.add(new FieldChange(fixture.key(), column, FieldText.of(shown, fixture, column)));
                 }
             }
             TableWork work = TableWork.of(shown, all);
@@ -63,7 +63,7 @@ class TableWorkTest {
     void aLockedFixtureTakesItsOwnAddressAndNoOther() {
         Fixture fixture = RIG.fixture(FixtureKey.of(1)).orElseThrow();
         Plan locked = RIG.with(fixture.withTraits(fixture.traits().withLocked(true)));
-        String own = CellText.of(locked, fixture, FixtureColumn.ADDRESS);
+        String own = FieldText.of(locked, fixture, FixtureColumn.ADDRESS);
         assertThat(TableWork.of(locked, List.of(cell(1, FixtureColumn.ADDRESS, own)))
                         .faults())
                 .isEmpty();
@@ -109,13 +109,13 @@ class TableWorkTest {
 
     @Test
     void oneCellAtFaultRefusesTheWholeEditButIsToldApartFromTheOthers() {
-        List<CellChange> changes = List.of(
+        List<FieldChange> changes = List.of(
                 cell(1, FixtureColumn.NAME, "Bow"),
                 cell(2, FixtureColumn.UNIT, "none"),
                 cell(9, FixtureColumn.UNIT, "1"));
         TableWork work = TableWork.of(RIG, changes);
         assertThat(work.moves()).hasSize(1);
-        assertThat(work.faults()).extracting(CellFault::change).containsExactly(changes.get(1), changes.get(2));
+        assertThat(work.faults()).extracting(FieldFault::change).containsExactly(changes.get(1), changes.get(2));
         assertThat(TableWork.edit("paste", changes).applyTo(RIG)).isInstanceOf(Edit.Refused.class);
     }
 
@@ -135,6 +135,6 @@ class TableWorkTest {
         TableWork work = TableWork.of(feet, List.of(cell(1, FixtureColumn.OFFSET, "-10")));
         Fixture after = work.plan().fixture(FixtureKey.of(1)).orElseThrow();
         assertThat(after.offset()).isEqualTo(Optional.of(new Length(-10 * Length.FOOT)));
-        assertThat(CellText.of(work.plan(), after, FixtureColumn.OFFSET)).isEqualTo("-10′ 0″");
+        assertThat(FieldText.of(work.plan(), after, FixtureColumn.OFFSET)).isEqualTo("-10′ 0″");
     }
 }

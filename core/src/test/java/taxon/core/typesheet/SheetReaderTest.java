@@ -119,7 +119,7 @@ class SheetReaderTest {
 
     @Test
     void modesBlocksAndSettingsHaveHeadings() {
-        SheetReading reading = SheetReader.read(
+        ParsedSheet reading = SheetReader.read(
                 "# a remark\nMode: Basic, personality 3\nDimmer\n\nMode: Shutters\nBlock: Main\nDimmer\nBlock: Blades, break 4\nNeeds: Module: on\nBlade 1A");
         assertThat(reading.findings()).isEmpty();
         assertThat(reading.modes().get(0).personality()).contains(3);
@@ -161,7 +161,7 @@ class SheetReaderTest {
                 "Pan/Pan fine/Pan ultra/Pan 32 bit/Pan ultra | FINE_WITHOUT_COARSE | 5",
             })
     void aProblemIsAStopWithItsLine(String sheet, Kind kind, int line) {
-        SheetReading reading = SheetReader.read(sheet.strip().replace('/', '\n'));
+        ParsedSheet reading = SheetReader.read(sheet.strip().replace('/', '\n'));
         assertThat(reading.isWhole()).isFalse();
         assertThat(reading.findings())
                 .anySatisfy(f -> assertThat(f.kind() + " " + f.line()).isEqualTo(kind + " " + line));
@@ -173,7 +173,7 @@ class SheetReaderTest {
 
     @Test
     void whatIsOddButPossibleIsANoteAndNoStop() {
-        SheetReading reading = SheetReader.read("Pan\n5 Tilt\nWobble");
+        ParsedSheet reading = SheetReader.read("Pan\n5 Tilt\nWobble");
         assertThat(reading.isWhole()).isTrue();
         assertThat(reading.findings())
                 .extracting(SheetFinding::sentence)
@@ -200,7 +200,7 @@ class SheetReaderTest {
 
     @Test
     void aSheetLongerThanTheLimitIsRefusedUnread() {
-        SheetReading reading = SheetReader.read("Pan\n".repeat(SheetReader.LONGEST / 4 + 1));
+        ParsedSheet reading = SheetReader.read("Pan\n".repeat(SheetReader.LONGEST / 4 + 1));
         assertThat(reading.modes()).isEmpty();
         assertThat(reading.findings()).extracting(SheetFinding::kind).containsExactly(Kind.TOO_MUCH);
     }
@@ -208,7 +208,7 @@ class SheetReaderTest {
     @Test
     void theDemoTypesReadBackAsTheyWereWritten() {
         for (FixtureType type : DemoTypes.book().types()) {
-            SheetReading reading = SheetReader.read(SheetWriter.write(type));
+            ParsedSheet reading = SheetReader.read(SheetWriter.write(type));
             assertThat(reading.findings()).as(type.fullName()).isEmpty();
             assertThat(reading.modes()).as(type.fullName()).isEqualTo(type.modes());
         }
@@ -233,7 +233,7 @@ class SheetReaderTest {
     }
 
     private static Mode onlyMode(String sheet) {
-        SheetReading reading = SheetReader.read(sheet);
+        ParsedSheet reading = SheetReader.read(sheet);
         assertThat(reading.findings()).isEmpty();
         assertThat(reading.modes()).hasSize(1);
         return reading.modes().get(0);

@@ -34,7 +34,7 @@ class TypeSheetDocumentTest {
     @ParameterizedTest
     @MethodSource("examples")
     void anExampleGivesItsModesOrItsFindings(Example example) {
-        SheetReading reading = SheetReader.read(example.sheet());
+        ParsedSheet reading = SheetReader.read(example.sheet());
         List<String> findings =
                 reading.findings().stream().map(f -> slug(f.kind())).toList();
         List<String> modes = reading.modes().stream()

@@ -45,26 +45,26 @@ public final class GdtfReader {
         facts = FactsFile.read(factsBytes, notes);
     }
 
-    public static GdtfReading read(byte[] file) {
+    public static ParsedGdtf read(byte[] file) {
         if (file.length > LARGEST_FILE) {
-            return new GdtfReading.Refused("The file has " + file.length + " bytes; " + LARGEST_FILE + " is the most.");
+            return new ParsedGdtf.Refused("The file has " + file.length + " bytes; " + LARGEST_FILE + " is the most.");
         }
         try {
             SafeArchive archive = SafeArchive.open(file);
             Optional<byte[]> description = archive.read(DESCRIPTION, LARGEST_DESCRIPTION);
             if (description.isEmpty()) {
-                return new GdtfReading.Refused("The archive has no " + DESCRIPTION + ", so it is no GDTF file.");
+                return new ParsedGdtf.Refused("The archive has no " + DESCRIPTION + ", so it is no GDTF file.");
             }
             return read(SafeXml.read(description.get()), archive.read(FactsFile.NAME, FactsFile.LARGEST));
         } catch (ArchiveRefusedException | XmlRefusedException e) {
-            return new GdtfReading.Refused(String.valueOf(e.getMessage()));
+            return new ParsedGdtf.Refused(String.valueOf(e.getMessage()));
         }
     }
 
-    private static GdtfReading read(XmlElement root, Optional<byte[]> factsBytes) {
+    private static ParsedGdtf read(XmlElement root, Optional<byte[]> factsBytes) {
         Optional<XmlElement> type = root.child("FixtureType");
         if (!root.name().equals("GDTF") || type.isEmpty()) {
-            return new GdtfReading.Refused(
+            return new ParsedGdtf.Refused(
                     DESCRIPTION + " holds no GDTF fixture type: it begins with <" + Texts.clip(root.name(), 60) + ">.");
         }
         GdtfReader reader = new GdtfReader(type.get(), factsBytes);
@@ -95,25 +95,25 @@ public final class GdtfReader {
         element.children().forEach(c -> countUnknown(c, counts));
     }
 
-    private GdtfReading read() {
+    private ParsedGdtf read() {
         long channels =
                 type.path("DMXModes", "DMXMode", "DMXChannels", "DMXChannel").size();
         if (channels > MOST_CHANNELS) {
-            return new GdtfReading.Refused(
+            return new ParsedGdtf.Refused(
                     "The file has " + channels + " channels in all its modes; " + MOST_CHANNELS + " is the most.");
         }
         List<Mode> modes = modes();
         if (modes.isEmpty()) {
             List<GdtfNote> told = notes.all();
             String why = told.isEmpty() ? "" : " " + told.get(told.size() - 1).sentence();
-            return new GdtfReading.Refused("The file has no mode that can be used." + why);
+            return new ParsedGdtf.Refused("The file has no mode that can be used." + why);
         }
         try {
-            return new GdtfReading.Read(type(modes), notes.all());
+            return new ParsedGdtf.Read(type(modes), notes.all());
         } catch (IllegalArgumentException e) {
             // Only facts beside the description can contradict each other so: they give names that are then taken
             // twice.
-            return new GdtfReading.Refused("The file contradicts itself: " + e.getMessage() + ".");
+            return new ParsedGdtf.Refused("The file contradicts itself: " + e.getMessage() + ".");
         }
     }
 

@@ -22,7 +22,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
-/** A whole job as one JSON document. Reading back what was written gives an equal plan. */
+/** A whole job as one JSON document. Parsed back what was written gives an equal plan. */
 public final class JobJson {
     public static final String SCHEMA_NAME = "taxon-job-1.schema.json";
     /** 32 MiB: about fifty thousand fixtures. */
@@ -38,12 +38,12 @@ public final class JobJson {
     private JobJson() {}
 
     /** What a document turned out to be. */
-    public sealed interface Reading permits Read, Refused {}
+    public sealed interface Parsed permits Read, Refused {}
 
-    public record Read(Plan plan) implements Reading {}
+    public record Read(Plan plan) implements Parsed {}
 
     /** @param reasons one sentence each, with the place in the document; the first few where there are many */
-    public record Refused(List<String> reasons) implements Reading {
+    public record Refused(List<String> reasons) implements Parsed {
         public Refused {
             reasons = List.copyOf(reasons);
         }
@@ -89,7 +89,7 @@ public final class JobJson {
         return Json.print(write(plan));
     }
 
-    public static Reading read(byte[] bytes) {
+    public static Parsed read(byte[] bytes) {
         if (bytes.length > MOST_BYTES) {
             return refused("The file has " + bytes.length + " bytes; a job takes at most " + MOST_BYTES + ".");
         }
@@ -100,7 +100,7 @@ public final class JobJson {
         }
     }
 
-    private static Reading read(JsonNode document) {
+    private static Parsed read(JsonNode document) {
         List<String> faults = SCHEMA.validate(document).stream()
                 .map(e -> "At " + e.getInstanceLocation() + ": " + e.getMessage() + ".")
                 .limit(TOLD)
@@ -118,7 +118,7 @@ public final class JobJson {
         }
     }
 
-    private static Reading distinct(List<Element> elements) {
+    private static Parsed distinct(List<Element> elements) {
         Plan plan = Plan.of(elements);
         return plan.elements().size() == elements.size()
                 ? new Read(plan)

@@ -47,25 +47,25 @@ public final class MvrReader {
         this.archive = archive;
     }
 
-    public static MvrReading read(byte[] file) {
+    public static ParsedMvr read(byte[] file) {
         if (file.length > LARGEST_FILE) {
-            return new MvrReading.Refused("The file has " + file.length + " bytes; " + LARGEST_FILE + " is the most.");
+            return new ParsedMvr.Refused("The file has " + file.length + " bytes; " + LARGEST_FILE + " is the most.");
         }
         try {
             SafeArchive archive = SafeArchive.open(file);
             Optional<byte[]> description = archive.read(DESCRIPTION, LARGEST_DESCRIPTION);
             return description.isEmpty()
-                    ? new MvrReading.Refused("The archive has no " + DESCRIPTION + ", so it is no MVR file.")
+                    ? new ParsedMvr.Refused("The archive has no " + DESCRIPTION + ", so it is no MVR file.")
                     : new MvrReader(archive).read(SafeXml.read(description.get()));
         } catch (ArchiveRefusedException | XmlRefusedException e) {
-            return new MvrReading.Refused(String.valueOf(e.getMessage()));
+            return new ParsedMvr.Refused(String.valueOf(e.getMessage()));
         }
     }
 
-    private MvrReading read(XmlElement root) {
+    private ParsedMvr read(XmlElement root) {
         List<XmlElement> scenes = root.path("Scene");
         if (!root.name().equals("GeneralSceneDescription") || scenes.isEmpty()) {
-            return new MvrReading.Refused(
+            return new ParsedMvr.Refused(
                     DESCRIPTION + " holds no scene: it begins with <" + Texts.clip(root.name(), 60) + ">.");
         }
         checkVersion(root);
@@ -75,9 +75,9 @@ public final class MvrReader {
             inside(layer, List.of(name(layer)), matrix(layer, "a layer").orElse(Placement.NONE));
         }
         if (tooMany) {
-            return new MvrReading.Refused("The scene has more than " + MOST_FIXTURES + " fixtures, which is the most.");
+            return new ParsedMvr.Refused("The scene has more than " + MOST_FIXTURES + " fixtures, which is the most.");
         }
-        return new MvrReading.Read(new Scene(positions, fixtures), types(), notes);
+        return new ParsedMvr.Read(new Scene(positions, fixtures), types(), notes);
     }
 
     private void checkVersion(XmlElement root) {

@@ -114,7 +114,7 @@ class GdtfReaderTest {
 
     @Test
     void aGeometryThatRefersToItselfIsFollowedOnce() {
-        GdtfReading.Read read = read(new GdtfByHand()
+        ParsedGdtf.Read read = read(new GdtfByHand()
                 .geometries("<Geometry Name=\"Body\">" + reference("Again", "Body", 3) + "</Geometry>")
                 .mode("M", channel("1", "Dimmer")));
         assertThat(kinds(read)).contains(Kind.GEOMETRY_CYCLE);
@@ -179,7 +179,7 @@ class GdtfReaderTest {
 
     @Test
     void anInitialFunctionThatIsNotThereIsToldAndTheFirstOneRests() {
-        GdtfReading.Read read = read(new GdtfByHand()
+        ParsedGdtf.Read read = read(new GdtfByHand()
                 .mode(
                         "M",
                         channel(
@@ -251,7 +251,7 @@ class GdtfReaderTest {
 
     @Test
     void unknownAttributesAndElementsAreKeptAndTold() {
-        GdtfReading.Read read =
+        ParsedGdtf.Read read =
                 read(new GdtfByHand().extra("<Fountain><Jet/><Jet/></Fountain>").mode("M", channel("1", "Wobble")));
         assertThat(read.notes())
                 .extracting(GdtfNote::sentence)
@@ -265,7 +265,7 @@ class GdtfReaderTest {
 
     @Test
     void aSlotThatIsClaimedTwiceGoesToTheFirst() {
-        GdtfReading.Read read =
+        ParsedGdtf.Read read =
                 read(new GdtfByHand().mode("M", channel("1,2", "Pan"), channel("2", "Tilt"), channel("3", "Zoom")));
         assertThat(read.notes())
                 .extracting(GdtfNote::sentence)
@@ -276,7 +276,7 @@ class GdtfReaderTest {
 
     @Test
     void aModeThatRunsPast512IsLeftOutAndTheOthersStay() {
-        GdtfReading.Read read =
+        ParsedGdtf.Read read =
                 read(new GdtfByHand().mode("Long", channel("513", "Dimmer")).mode("Good", channel("1", "Dimmer")));
         assertThat(read.type().modes()).extracting(Mode::name).containsExactly("Good");
         assertThat(kinds(read)).containsExactly(Kind.CHANNEL_LEFT_OUT, Kind.MODE_LEFT_OUT);
@@ -284,7 +284,7 @@ class GdtfReaderTest {
 
     @Test
     void modesOfOneNameAreToldApart() {
-        GdtfReading.Read read =
+        ParsedGdtf.Read read =
                 read(new GdtfByHand().mode("M", channel("1", "Dimmer")).mode("M", channel("1", "Zoom")));
         assertThat(read.type().modes()).extracting(Mode::name).containsExactly("M", "M (2)");
         assertThat(kinds(read)).containsExactly(Kind.NAME_CHANGED);
@@ -292,7 +292,7 @@ class GdtfReaderTest {
 
     @Test
     void whatIsMissingIsMadeAndTold() {
-        GdtfReading.Read read =
+        ParsedGdtf.Read read =
                 read(new GdtfByHand().head("Name=\"Lone\"").version("2.0").mode("", channel("1", "Dimmer")));
         assertThat(read.type().maker()).isEqualTo("Unknown maker");
         assertThat(kinds(read)).containsExactly(Kind.VERSION_UNKNOWN, Kind.NAME_CHANGED, Kind.ID_MADE);
@@ -300,7 +300,7 @@ class GdtfReaderTest {
 
     @Test
     void unclearNumbersCountAsNothingAndAreTold() {
-        GdtfReading.Read read = read(
+        ParsedGdtf.Read read = read(
                 new GdtfByHand()
                         .mode(
                                 "M",
@@ -328,14 +328,14 @@ class GdtfReaderTest {
         assertThat(type.facts().outputs()).containsExactly("XLR5");
     }
 
-    private static List<Kind> kinds(GdtfReading.Read read) {
+    private static List<Kind> kinds(ParsedGdtf.Read read) {
         return read.notes().stream().map(GdtfNote::kind).toList();
     }
 
-    private static GdtfReading.Read read(GdtfByHand file) {
-        GdtfReading reading = GdtfReader.read(file.file());
-        assertThat(reading).as(reading.toString()).isInstanceOf(GdtfReading.Read.class);
-        return (GdtfReading.Read) reading;
+    private static ParsedGdtf.Read read(GdtfByHand file) {
+        ParsedGdtf reading = GdtfReader.read(file.file());
+        assertThat(reading).as(reading.toString()).isInstanceOf(ParsedGdtf.Read.class);
+        return (ParsedGdtf.Read) reading;
     }
 
     private static FixtureType type(GdtfByHand file) {
@@ -343,7 +343,7 @@ class GdtfReaderTest {
     }
 
     private static Mode onlyMode(GdtfByHand file) {
-        GdtfReading.Read read = read(file);
+        ParsedGdtf.Read read = read(file);
         assertThat(read.type().modes()).hasSize(1);
         assertThat(read.notes()).isEmpty();
         return read.type().modes().get(0);

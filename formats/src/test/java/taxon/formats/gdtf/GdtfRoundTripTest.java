@@ -29,8 +29,8 @@ class GdtfRoundTripTest {
     }
 
     private static void assertReadsBack(FixtureType type) {
-        GdtfReading reading = GdtfReader.read(GdtfWriter.write(type, AT));
-        assertThat(reading).as(type.fullName()).isInstanceOf(GdtfReading.Read.class);
-        assertThat(((GdtfReading.Read) reading).type()).as(type.fullName()).isEqualTo(type);
+        ParsedGdtf reading = GdtfReader.read(GdtfWriter.write(type, AT));
+        assertThat(reading).as(type.fullName()).isInstanceOf(ParsedGdtf.Read.class);
+        assertThat(((ParsedGdtf.Read) reading).type()).as(type.fullName()).isEqualTo(type);
     }
 }

@@ -85,7 +85,7 @@ class GdtfWriterTest {
     @ValueSource(longs = {1, 2, 3, 5, 8, 13, 21, 34, 55, 89})
     void readAndWrittenAgainTheDescriptionIsTheSameXml(long seed) {
         byte[] first = GdtfWriter.write(RandomTypes.of(seed), AT);
-        byte[] second = GdtfWriter.write(((GdtfReading.Read) GdtfReader.read(first)).type(), AT);
+        byte[] second = GdtfWriter.write(((ParsedGdtf.Read) GdtfReader.read(first)).type(), AT);
         Diff diff = DiffBuilder.compare(Input.fromByteArray(description(first)))
                 .withTest(Input.fromByteArray(description(second)))
                 .build();

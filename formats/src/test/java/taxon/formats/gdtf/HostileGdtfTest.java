@@ -137,8 +137,8 @@ class HostileGdtfTest {
     void otherEncodingsThatAreNamedAreRead() {
         String xml =
                 new GdtfByHand().mode("M\u00f6we", channel("1", "Dimmer")).xml().replace("UTF-8", "UTF-16");
-        GdtfReading reading = GdtfReader.read(zip(DESCRIPTION, xml.getBytes(StandardCharsets.UTF_16)));
-        assertThat(((GdtfReading.Read) reading).type().mode("M\u00f6we")).isPresent();
+        ParsedGdtf reading = GdtfReader.read(zip(DESCRIPTION, xml.getBytes(StandardCharsets.UTF_16)));
+        assertThat(((ParsedGdtf.Read) reading).type().mode("M\u00f6we")).isPresent();
     }
 
     @Test
@@ -196,8 +196,8 @@ class HostileGdtfTest {
                         description,
                         "{\"id\":\"x\",\"hazard\":\"none\",\"reach\":\"line\",\"modeNames\":{\"A\":\"B\"}}"),
                 "contradicts itself");
-        GdtfReading left = GdtfReader.read(withFacts(description, "{\"id\":\"NOT AN ID\"}"));
-        assertThat(((GdtfReading.Read) left).notes())
+        ParsedGdtf left = GdtfReader.read(withFacts(description, "{\"id\":\"NOT AN ID\"}"));
+        assertThat(((ParsedGdtf.Read) left).notes())
                 .extracting(GdtfNote::kind)
                 .containsExactly(GdtfNote.Kind.FACTS_UNREADABLE);
     }
@@ -223,8 +223,8 @@ class HostileGdtfTest {
             Random random = new Random(seed);
             byte[] file = GdtfWriter.write(RandomTypes.of(seed), Instant.EPOCH);
             byte[] damaged = i % 2 == 0 ? flipped(file, random) : zip(DESCRIPTION, cut(file, random));
-            GdtfReading reading = GdtfReader.read(damaged);
-            if (reading instanceof GdtfReading.Refused refused) {
+            ParsedGdtf reading = GdtfReader.read(damaged);
+            if (reading instanceof ParsedGdtf.Refused refused) {
                 assertThat(refused.sentence()).as("seed " + seed).isNotBlank().endsWith(".");
             } else {
                 read++;
@@ -268,8 +268,8 @@ class HostileGdtfTest {
     }
 
     private static void refused(byte[] file, String reason) {
-        GdtfReading reading = GdtfReader.read(file);
-        assertThat(reading).isInstanceOf(GdtfReading.Refused.class);
-        assertThat(((GdtfReading.Refused) reading).sentence()).contains(reason).endsWith(".");
+        ParsedGdtf reading = GdtfReader.read(file);
+        assertThat(reading).isInstanceOf(ParsedGdtf.Refused.class);
+        assertThat(((ParsedGdtf.Refused) reading).sentence()).contains(reason).endsWith(".");
     }
 }

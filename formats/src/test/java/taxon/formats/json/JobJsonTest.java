@@ -25,7 +25,7 @@ class JobJsonTest {
     @MethodSource("seeds")
     void readingBackWhatWasWrittenGivesAnEqualJob(long seed) {
         Plan plan = Rigs.ofEveryKind(seed);
-        JobJson.Reading reading = JobJson.read(JobJson.print(plan).getBytes(StandardCharsets.UTF_8));
+        JobJson.Parsed reading = JobJson.read(JobJson.print(plan).getBytes(StandardCharsets.UTF_8));
         assertThat(reading).isEqualTo(new JobJson.Read(plan));
     }
 
@@ -102,7 +102,7 @@ class JobJsonTest {
     }
 
     private static String refusal(String text) {
-        JobJson.Reading reading = JobJson.read(text.getBytes(StandardCharsets.UTF_8));
+        JobJson.Parsed reading = JobJson.read(text.getBytes(StandardCharsets.UTF_8));
         assertThat(reading).isInstanceOf(JobJson.Refused.class);
         return String.join(" ", ((JobJson.Refused) reading).reasons());
     }

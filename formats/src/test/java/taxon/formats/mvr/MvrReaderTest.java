@@ -28,10 +28,10 @@ import taxon.formats.testing.GdtfByHand;
 import taxon.formats.testing.MvrByHand;
 
 class MvrReaderTest {
-    private static MvrReading.Read read(MvrByHand scene) {
-        MvrReading reading = MvrReader.read(scene.mvr());
-        assertThat(reading).isInstanceOf(MvrReading.Read.class);
-        return (MvrReading.Read) reading;
+    private static ParsedMvr.Read read(MvrByHand scene) {
+        ParsedMvr reading = MvrReader.read(scene.mvr());
+        assertThat(reading).isInstanceOf(ParsedMvr.Read.class);
+        return (ParsedMvr.Read) reading;
     }
 
     private static SceneFixture one(String... elements) {
@@ -53,7 +53,7 @@ class MvrReaderTest {
 
     @Test
     void everyFieldOfAFixtureIsRead() {
-        MvrReading.Read read = read(new MvrByHand()
+        ParsedMvr.Read read = read(new MvrByHand()
                 .position(uuid(70), "Crane rail")
                 .layer(
                         "Lights",
@@ -99,7 +99,7 @@ class MvrReaderTest {
     @Test
     void matricesOfLayersGroupsAndFixturesAreMultiplied() {
         String turned = element("Matrix", "{0,1,0}{-1,0,0}{0,0,1}{2000,0,0}");
-        MvrReading.Read read = read(new MvrByHand()
+        ParsedMvr.Read read = read(new MvrByHand()
                 .layer(
                         "Rig",
                         moved("0", "1000", "5000"),
@@ -112,7 +112,7 @@ class MvrReaderTest {
     @Test
     void aFixtureThatCarriesAnotherPlacesIt() {
         String carried = fixture(2, "scroller", moved("0", "0", "-200"));
-        MvrReading.Read read = read(new MvrByHand()
+        ParsedMvr.Read read = read(new MvrByHand()
                 .layer("Rig", "", fixture(1, "par", moved("1000", "0", "6000"), element("ChildList", carried))));
         assertThat(read.scene().fixtures()).hasSize(2);
         assertThat(read.scene().fixtures().get(1).point()).contains(point("1", "0", "5.8"));
@@ -166,7 +166,7 @@ class MvrReaderTest {
 
     @Test
     void aFixtureIsReadOnceForEachUuidAndNeverWithoutOne() {
-        MvrReading.Read read = read(new MvrByHand()
+        ParsedMvr.Read read = read(new MvrByHand()
                 .layer("Rig", "", fixture(1, "a"), fixture(1, "b"), "<Fixture uuid=\"none\" name=\"c\"/>"));
         assertThat(read.scene().fixtures()).extracting(SceneFixture::name).containsExactly("a");
         assertThat(read.notes()).extracting(MvrNote::kind).containsExactly(Kind.UUID_TWICE, Kind.UUID_UNCLEAR);
@@ -177,7 +177,7 @@ class MvrReaderTest {
         byte[] gdtf = new GdtfByHand()
                 .mode("Standard", GdtfByHand.channel("1", "Dimmer"))
                 .file();
-        MvrReading.Read read = read(new MvrByHand()
+        ParsedMvr.Read read = read(new MvrByHand()
                 .layer(
                         "Rig",
                         "",
@@ -199,9 +199,9 @@ class MvrReaderTest {
     }
 
     private static void refused(byte[] file, String sentence) {
-        MvrReading reading = MvrReader.read(file);
-        assertThat(reading).isInstanceOf(MvrReading.Refused.class);
-        assertThat(((MvrReading.Refused) reading).sentence()).contains(sentence);
+        ParsedMvr reading = MvrReader.read(file);
+        assertThat(reading).isInstanceOf(ParsedMvr.Refused.class);
+        assertThat(((ParsedMvr.Refused) reading).sentence()).contains(sentence);
     }
 
     private static byte[] zipped(String xml) {
@@ -247,11 +247,11 @@ class MvrReaderTest {
             for (int n = 0; n < 1 + random.nextInt(4) && damaged.length > 0; n++) {
                 damaged[random.nextInt(damaged.length)] = (byte) random.nextInt(256);
             }
-            MvrReading reading = MvrReader.read(damaged);
-            scenes += reading instanceof MvrReading.Read ? 1 : 0;
+            ParsedMvr reading = MvrReader.read(damaged);
+            scenes += reading instanceof ParsedMvr.Read ? 1 : 0;
             assertThat(reading)
-                    .matches(r -> r instanceof MvrReading.Read
-                            || !((MvrReading.Refused) r).sentence().isBlank());
+                    .matches(r -> r instanceof ParsedMvr.Read
+                            || !((ParsedMvr.Refused) r).sentence().isBlank());
         }
         assertThat(scenes).isBetween(1, 1_999);
     }

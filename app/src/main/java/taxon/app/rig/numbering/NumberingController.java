@@ -20,12 +20,12 @@ import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
 import taxon.app.proposals.ProposalDesk;
 import taxon.core.numbering.Numbering;
+import taxon.core.numbering.NumberingOrder;
+import taxon.core.numbering.NumberingOrder.By;
 import taxon.core.numbering.NumberingRequest;
 import taxon.core.numbering.NumberingRequest.Families;
 import taxon.core.numbering.NumberingRequest.Room;
 import taxon.core.numbering.NumbersRunOutException;
-import taxon.core.numbering.ReadingOrder;
-import taxon.core.numbering.ReadingOrder.By;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
@@ -56,7 +56,7 @@ public class NumberingController {
                 "wanted",
                 new NumberingRequest(
                         Set.of(),
-                        new ReadingOrder(By.POSITION, false, false),
+                        new NumberingOrder(By.POSITION, false, false),
                         Families.BY_TYPE,
                         first,
                         Room.HUNDRED,
@@ -105,8 +105,8 @@ public class NumberingController {
         if (fields.isFaulty()) {
             return Optional.empty();
         }
-        ReadingOrder reading =
-                new ReadingOrder(by.orElseThrow(), fields.text("side").equals("right"), fields.has("serpentine"));
+        NumberingOrder reading =
+                new NumberingOrder(by.orElseThrow(), fields.text("side").equals("right"), fields.has("serpentine"));
         return Optional.of(new NumberingRequest(
                 fixtures,
                 reading,

@@ -4,12 +4,12 @@ import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import taxon.core.numbering.NumberingOrder;
+import taxon.core.numbering.NumberingOrder.By;
 import taxon.core.numbering.NumberingProposal;
 import taxon.core.numbering.NumberingRequest;
 import taxon.core.numbering.NumberingRequest.Families;
 import taxon.core.numbering.NumberingRequest.Room;
-import taxon.core.numbering.ReadingOrder;
-import taxon.core.numbering.ReadingOrder.By;
 import taxon.core.rig.FixtureKey;
 import taxon.formats.json.Json;
 import tools.jackson.databind.JsonNode;
@@ -46,7 +46,7 @@ public final class NumberingJson {
                 .forEach(e -> starts.put(e.getKey(), e.getValue().asInt()));
         return new NumberingRequest(
                 fixtures,
-                new ReadingOrder(
+                new NumberingOrder(
                         Json.constant(By.class, node.path("by").asString()),
                         node.path("fromRight").asBoolean(),
                         node.path("serpentine").asBoolean()),

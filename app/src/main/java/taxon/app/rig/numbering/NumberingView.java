@@ -7,20 +7,20 @@ import taxon.core.rig.FixtureId;
 import taxon.core.rig.Plan;
 
 /** Numbers as the page shows them, before they are given. */
-public record NumberingView(List<RunLine> families, List<ChangeLine> changes) {
+public record NumberingView(List<FamilyLine> families, List<ChangeLine> changes) {
 
     /**
      * @param run "201 to 208"
      * @param room "room to 300"
      */
-    public record RunLine(String key, String name, int members, int first, String run, String room, int kept) {}
+    public record FamilyLine(String key, String name, int members, int first, String run, String room, int kept) {}
 
     public record ChangeLine(String type, String place, String before, String after, String unit) {}
 
     public static NumberingView of(Plan plan, NumberingProposal proposal) {
         return new NumberingView(
                 proposal.families().stream()
-                        .map(r -> new RunLine(
+                        .map(r -> new FamilyLine(
                                 r.family().key(),
                                 r.family().name(),
                                 r.family().members().size(),

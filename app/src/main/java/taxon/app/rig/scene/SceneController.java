@@ -17,7 +17,7 @@ import taxon.core.scene.MergeRequest;
 import taxon.core.text.Texts;
 import taxon.formats.json.Json;
 import taxon.formats.mvr.MvrReader;
-import taxon.formats.mvr.MvrReading;
+import taxon.formats.mvr.ParsedMvr;
 
 /** A scene file on its way in: given, and what of it shall be taken over. Until it is applied nothing is changed. */
 @Controller
@@ -38,14 +38,14 @@ public class SceneController {
         Reply reply = Reply.to(request, "scene", "/jobs/" + job + "/rig");
         long version = frames.state(job).version();
         byte[] content = file.getBytes();
-        MvrReading reading = MvrReader.read(content);
-        if (reading instanceof MvrReading.Refused refused) {
+        ParsedMvr reading = MvrReader.read(content);
+        if (reading instanceof ParsedMvr.Refused refused) {
             reply.fields().refuse("file", refused.sentence());
             return reply.refused();
         }
         String name = Texts.clip(Objects.requireNonNullElse(file.getOriginalFilename(), "scene.mvr"), 120);
         int id = desk.open(job, version, SceneKind.NAME, new GivenFile(name, content));
-        kind.scenes().put(id, (MvrReading.Read) reading);
+        kind.scenes().put(id, (ParsedMvr.Read) reading);
         return reply.done(
                 "The scene was read; nothing is merged yet.",
                 "/jobs/" + job + "/scenes/" + id,

@@ -24,10 +24,10 @@ import taxon.core.scene.SceneFixture;
 import taxon.core.scene.SceneMerge;
 import taxon.core.scene.SceneProposal;
 import taxon.formats.gdtf.GdtfReader;
-import taxon.formats.gdtf.GdtfReading;
+import taxon.formats.gdtf.ParsedGdtf;
 import taxon.formats.json.Json;
 import taxon.formats.mvr.MvrReader;
-import taxon.formats.mvr.MvrReading;
+import taxon.formats.mvr.ParsedMvr;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -37,16 +37,16 @@ public class SceneKind implements ProposalKind<SceneProposal> {
     public static final String NAME = "scene";
 
     private final TypeLibrary library;
-    private final ReadFiles<MvrReading.Read> scenes;
+    private final ReadFiles<ParsedMvr.Read> scenes;
 
     public SceneKind(TypeLibrary library, ProposalStore proposals) {
         this.library = library;
         // Only scenes that were understood are kept.
-        scenes = new ReadFiles<>(proposals, file -> (MvrReading.Read) MvrReader.read(file));
+        scenes = new ReadFiles<>(proposals, file -> (ParsedMvr.Read) MvrReader.read(file));
     }
 
     /** What was read of scene files. */
-    public ReadFiles<MvrReading.Read> scenes() {
+    public ReadFiles<ParsedMvr.Read> scenes() {
         return scenes;
     }
 
@@ -83,20 +83,20 @@ public class SceneKind implements ProposalKind<SceneProposal> {
 
     @Override
     public Optional<SceneProposal> compute(StoredProposal stored, JobState state, Effort effort) {
-        MvrReading.Read scene = scenes.of(stored.id());
+        ParsedMvr.Read scene = scenes.of(stored.id());
         return Optional.of(
                 SceneMerge.propose(state.plan(), scene.scene(), known(state.plan(), scene), request(stored)));
     }
 
     /** The types by the names of their files: those of the archive as the library would keep them, else such as are known. */
-    private Map<String, FixtureType> known(Plan plan, MvrReading.Read scene) {
+    private Map<String, FixtureType> known(Plan plan, ParsedMvr.Read scene) {
         Map<String, FixtureType> types = new HashMap<>();
         TypeSource source = library.knownTo(plan);
         scene.scene().fixtures().stream().map(SceneFixture::spec).distinct().forEach(spec -> {
             Optional<FixtureType> read = Optional.ofNullable(scene.types().get(spec))
                     .map(GdtfReader::read)
-                    .filter(GdtfReading.Read.class::isInstance)
-                    .map(r -> library.asImported(((GdtfReading.Read) r).type()));
+                    .filter(ParsedGdtf.Read.class::isInstance)
+                    .map(r -> library.asImported(((ParsedGdtf.Read) r).type()));
             read.or(() -> named(source, spec)).ifPresent(t -> types.put(spec, t));
         });
         return types;

@@ -11,7 +11,7 @@ import taxon.core.rig.Plan;
 import taxon.core.scene.SceneProposal;
 import taxon.formats.json.Json;
 import taxon.formats.mvr.MvrNote;
-import taxon.formats.mvr.MvrReading;
+import taxon.formats.mvr.ParsedMvr;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -52,7 +52,7 @@ public record SceneView(
         }
     }
 
-    public static SceneView of(StoredProposal stored, MvrReading.Read read, SceneProposal proposal) {
+    public static SceneView of(StoredProposal stored, ParsedMvr.Read read, SceneProposal proposal) {
         int notRead =
                 proposal.unknown().values().stream().mapToInt(Integer::intValue).sum();
         return new SceneView(

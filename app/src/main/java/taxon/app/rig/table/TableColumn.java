@@ -17,7 +17,7 @@ import taxon.core.rig.Group;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.Position;
-import taxon.core.rigtable.CellText;
+import taxon.core.rigtable.FieldText;
 import taxon.core.rigtable.FixtureColumn;
 import taxon.formats.json.Json;
 
@@ -116,7 +116,7 @@ public enum TableColumn {
                         .filter(g -> g.holds(fixture))
                         .map(Group::name)
                         .collect(Collectors.joining(", "));
-            default -> CellText.of(plan, fixture, edited.orElseThrow());
+            default -> FieldText.of(plan, fixture, edited.orElseThrow());
         };
     }
 

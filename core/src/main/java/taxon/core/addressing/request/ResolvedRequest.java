@@ -14,7 +14,7 @@ import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.Facts.Reach;
 import taxon.core.fixture.FixtureType;
-import taxon.core.numbering.ReadingOrder;
+import taxon.core.numbering.NumberingOrder;
 import taxon.core.numbering.RigOrder;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Fixture;
@@ -28,12 +28,12 @@ import taxon.core.rig.wish.Wish.Blocks;
 import taxon.core.rig.wish.Wish.Style;
 
 /**
- * A request resolved on a plan: the runs to place in their order, what is fixed, and what cannot be asked for.
+ * A request resolved on a plan: the pieces to place in their order, what is fixed, and what cannot be asked for.
  *
  * @param fixtures those that may move, in the order of the request
  * @param keys theirs
  * @param locked asked for, with an address, and not to be moved
- * @param forced by run index: where a run must go since someone who is not asked for shares its address
+ * @param forced by piece index: where a piece must go since someone who is not asked for shares its address
  * @param newShares blocks that the wish lets share an address from now on
  */
 public record ResolvedRequest(
@@ -43,7 +43,7 @@ public record ResolvedRequest(
         List<Fixture> fixtures,
         Set<FixtureKey> keys,
         List<Fixture> locked,
-        List<BlockRun> runs,
+        List<Piece> pieces,
         Map<Integer, StartAddress> forced,
         List<List<BlockRef>> newShares,
         List<Refused> refused) {
@@ -102,14 +102,14 @@ public record ResolvedRequest(
             inOrder().forEach(this::sortOut);
             fixtures.forEach(f -> keys.add(f.key()));
             fixtures.forEach(this::addRuns);
-            List<BlockRun> runs = runs();
+            List<Piece> pieces = pieces();
             Map<Integer, StartAddress> forced = new TreeMap<>();
-            runs.stream()
-                    .filter(BlockRun::shares)
+            pieces.stream()
+                    .filter(Piece::shares)
                     .forEach(r -> Optional.ofNullable(
                                     fixed.get(shareKey(r.blocks().get(0))))
                             .ifPresent(a -> forced.put(r.index(), a)));
-            return new ResolvedRequest(plan, wish, classes, fixtures, keys, locked, runs, forced, newShares, refused);
+            return new ResolvedRequest(plan, wish, classes, fixtures, keys, locked, pieces, forced, newShares, refused);
         }
 
         private List<Fixture> inOrder() {
@@ -118,7 +118,7 @@ public record ResolvedRequest(
                     .toList();
             return switch (wish.order()) {
                 case FIXTURE_ID -> asked;
-                case RIG -> RigOrder.of(plan, asked, ReadingOrder.USUAL);
+                case RIG -> RigOrder.of(plan, asked, NumberingOrder.USUAL);
                 // Sorting is stable, so those of one type stay in the order of their IDs.
                 case TYPE_THEN_ID ->
                     asked.stream()
@@ -212,7 +212,7 @@ public record ResolvedRequest(
             return List.of(blocks.subList(0, 1), blocks.subList(1, blocks.size()));
         }
 
-        private List<BlockRun> runs() {
+        private List<Piece> pieces() {
             List<List<PlannedBlock>> ordered = new ArrayList<>(groups);
             together.forEach((key, blocks) -> {
                 noteFixed(key);
@@ -234,27 +234,28 @@ public record ResolvedRequest(
             return inClasses(ordered);
         }
 
-        /** Runs of one class stand together, in the order in which classes first appear. */
-        private List<BlockRun> inClasses(List<List<PlannedBlock>> ordered) {
+        /** Pieces of one class stand together, in the order in which classes first appear. */
+        private List<Piece> inClasses(List<List<PlannedBlock>> ordered) {
             Map<SharingClass, List<List<PlannedBlock>>> byClass = new LinkedHashMap<>();
             for (List<PlannedBlock> blocks : ordered) {
                 PlannedBlock first = blocks.get(0);
                 byClass.computeIfAbsent(classes.of(first.fixture(), first.ref().block()), c -> new ArrayList<>())
                         .add(blocks);
             }
-            List<BlockRun> runs = new ArrayList<>();
-            byClass.forEach((sharingClass, list) -> list.forEach(b -> runs.add(run(runs.size(), b, sharingClass))));
-            return runs;
+            List<Piece> pieces = new ArrayList<>();
+            byClass.forEach(
+                    (sharingClass, list) -> list.forEach(b -> pieces.add(piece(pieces.size(), b, sharingClass))));
+            return pieces;
         }
 
-        private BlockRun run(int index, List<PlannedBlock> blocks, SharingClass sharingClass) {
+        private Piece piece(int index, List<PlannedBlock> blocks, SharingClass sharingClass) {
             boolean shares = isShared(blocks.get(0));
-            int slots = BlockRun.slots(blocks, shares);
-            int load = blocks.stream().mapToInt(BlockRun::load).sum();
-            return new BlockRun(index, blocks, shares, Math.max(slots, room(blocks)), load, sharingClass);
+            int slots = Piece.slots(blocks, shares);
+            int load = blocks.stream().mapToInt(Piece::load).sum();
+            return new Piece(index, blocks, shares, Math.max(slots, room(blocks)), load, sharingClass);
         }
 
-        /** The room that is kept for the longest mode: of the blocks of a run together, as far as a universe holds them. */
+        /** The room that is kept for the longest mode: of the blocks of a piece together, as far as a universe holds them. */
         private int room(List<PlannedBlock> blocks) {
             if (!wish.spacing().largestMode()) {
                 return 0;

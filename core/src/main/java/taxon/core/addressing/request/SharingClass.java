@@ -3,7 +3,7 @@ package taxon.core.addressing.request;
 import java.util.Comparator;
 
 /**
- * What may share a universe: only runs of one sharing class do.
+ * What may share a universe: only pieces of one sharing class do.
  *
  * @param of what the wish splits by, in words; empty where it does not split or nothing is said of the fixture
  * @param hazard true for what the wish keeps apart since it can hurt

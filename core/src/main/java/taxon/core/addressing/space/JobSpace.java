@@ -10,7 +10,7 @@ import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
-import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.SharingClass;
 import taxon.core.addressing.request.SharingClasses;
 import taxon.core.dmx.Slot;
@@ -129,7 +129,7 @@ public final class JobSpace {
         return new JobSpace(wish, all);
     }
 
-    /** Blocks of a fixture that follow each other stand as one run. */
+    /** Blocks of a fixture that follow each other stand as one piece. */
     private final class Standing {
         private final SharingClasses classes;
         private Optional<Fixture> fixture = Optional.empty();
@@ -157,7 +157,7 @@ public final class JobSpace {
                 next = first;
             }
             next += block.footprint();
-            load += BlockRun.load(block);
+            load += Piece.load(block);
             here.add(classes.of(block.fixture(), block.ref().block()));
         }
 
@@ -173,7 +173,7 @@ public final class JobSpace {
         }
     }
 
-    /** Where runs may begin and how far apart, as a wish says. */
+    /** Where pieces may begin and how far apart, as a wish says. */
     public static Grain grain(Spacing spacing) {
         return new Grain(spacing.every(), spacing.starts() == Starts.ROUND, spacing.gap());
     }
@@ -202,14 +202,14 @@ public final class JobSpace {
                 number, n -> shared.getOrDefault(n, untouched).copy());
     }
 
-    /** Puts a run down, whether or not it fits. */
+    /** Puts a piece down, whether or not it fits. */
     public void take(StartAddress start, int length, SharingClass sharingClass, int load) {
         changed(start.universe().number()).take(start.slot().number(), length, sharingClass, load);
     }
 
-    /** Puts a run down with the room that is kept for it. */
-    public void take(StartAddress start, BlockRun run) {
-        take(start, run.length(), run.sharingClass(), run.load());
+    /** Puts a piece down with the room that is kept for it. */
+    public void take(StartAddress start, Piece piece) {
+        take(start, piece.length(), piece.sharingClass(), piece.load());
     }
 
     /** The universes that hold a fixture, ascending. */
@@ -239,7 +239,7 @@ public final class JobSpace {
         return universe >= wish.from().universe().number() && wish.universes().holds(UniverseNumber.of(universe));
     }
 
-    /** True when a run of a class may lie there: every rule of the wish and everything that is there is heeded. */
+    /** True when a piece of a class may lie there: every rule of the wish and everything that is there is heeded. */
     public boolean isPlace(StartAddress start, int length, SharingClass sharingClass) {
         int number = start.universe().number();
         int slot = start.slot().number();

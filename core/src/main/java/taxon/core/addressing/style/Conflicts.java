@@ -36,17 +36,17 @@ final class Conflicts {
     private void add(CurrentPlace place) {
         for (Spot spot : place.spots()) {
             byUniverse.computeIfAbsent(spot.universe(), u -> new ArrayList<>()).add(new Here(place, spot));
-            if (spot.run().shares()) {
+            if (spot.piece().shares()) {
                 placesOfShare
-                        .computeIfAbsent(spot.run().index(), i -> new HashSet<>())
+                        .computeIfAbsent(spot.piece().index(), i -> new HashSet<>())
                         .add(List.of(spot.universe(), spot.first()));
             }
         }
     }
 
     private void sweep(List<Here> here) {
-        SharingClass first = here.get(0).spot().run().sharingClass();
-        if (here.stream().anyMatch(h -> !h.spot().run().sharingClass().equals(first))) {
+        SharingClass first = here.get(0).spot().piece().sharingClass();
+        if (here.stream().anyMatch(h -> !h.spot().piece().sharingClass().equals(first))) {
             here.forEach(h -> found.add(h.place().index()));
             return;
         }
@@ -74,7 +74,10 @@ final class Conflicts {
 
     private boolean isApart(CurrentPlace place) {
         return place.spots().stream()
-                .anyMatch(s -> s.run().shares()
-                        && placesOfShare.getOrDefault(s.run().index(), Set.of()).size() > 1);
+                .anyMatch(s -> s.piece().shares()
+                        && placesOfShare
+                                        .getOrDefault(s.piece().index(), Set.of())
+                                        .size()
+                                > 1);
     }
 }

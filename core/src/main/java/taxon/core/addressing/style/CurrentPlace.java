@@ -3,7 +3,7 @@ package taxon.core.addressing.style;
 import java.util.List;
 import java.util.Optional;
 import taxon.core.addressing.answer.Trouble;
-import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.Piece;
 import taxon.core.rig.Fixture;
 
 /**
@@ -11,7 +11,7 @@ import taxon.core.rig.Fixture;
  *
  * @param index its place in the order of the request, from 0
  * @param weight what moving costs, in points
- * @param spots what its runs take now, with the room that is kept
+ * @param spots what its pieces take now, with the room that is kept
  * @param trouble why it cannot stay, whatever the others that are asked for do
  */
 record CurrentPlace(int index, Fixture fixture, int weight, List<Spot> spots, Optional<Trouble> trouble) {
@@ -20,12 +20,12 @@ record CurrentPlace(int index, Fixture fixture, int weight, List<Spot> spots, Op
     }
 
     /**
-     * Slots that a run takes now, or that one block takes of a run whose blocks do not follow each other.
+     * Slots that a piece takes now, or that one block takes of a piece whose blocks do not follow each other.
      *
      * @param length may reach past 512 for one that cannot stay
      * @param claims slots from its start that belong to it: a neighbour behind begins there or later
      */
-    record Spot(BlockRun run, int universe, int first, int length, int claims, int load) {
+    record Spot(Piece piece, int universe, int first, int length, int claims, int load) {
         int last() {
             return first + length - 1;
         }
@@ -40,18 +40,18 @@ record CurrentPlace(int index, Fixture fixture, int weight, List<Spot> spots, Op
                 return universe != other.universe || first != other.first;
             }
             return universe == other.universe
-                    && (!run.sharingClass().equals(other.run.sharingClass())
+                    && (!piece.sharingClass().equals(other.piece.sharingClass())
                             || (first <= other.lastClaimed() && other.first <= lastClaimed()));
         }
 
         boolean isSameShare(Spot other) {
-            return run.shares() && run.index() == other.run.index();
+            return piece.shares() && piece.index() == other.piece.index();
         }
     }
 
     /** True for one spot that shares with nobody: it meets others on one universe only, and only as an interval. */
     boolean isPlain() {
-        return spots.size() == 1 && !spots.get(0).run().shares();
+        return spots.size() == 1 && !spots.get(0).piece().shares();
     }
 
     boolean mayStay() {

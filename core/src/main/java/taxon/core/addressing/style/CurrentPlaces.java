@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import taxon.core.addressing.answer.Trouble;
-import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.ResolvedRequest;
 import taxon.core.addressing.request.SharingClass;
 import taxon.core.addressing.space.JobSpace;
@@ -40,7 +40,7 @@ final class CurrentPlaces {
     /** Those that have an address now, in the order of the request. */
     static List<CurrentPlace> of(Task task) {
         CurrentPlaces places = new CurrentPlaces(task);
-        places.request.runs().forEach(places::add);
+        places.request.pieces().forEach(places::add);
         List<CurrentPlace> all = new ArrayList<>();
         for (Fixture fixture : places.request.fixtures()) {
             List<Spot> own = places.spots.getOrDefault(fixture.key(), List.of());
@@ -51,18 +51,18 @@ final class CurrentPlaces {
         return all;
     }
 
-    /** Puts those that stay into a space; gives the indices of the runs that stay with them. */
+    /** Puts those that stay into a space; gives the indices of the pieces that stay with them. */
     static Set<Integer> seat(List<CurrentPlace> places, Set<Integer> stay, JobSpace space) {
         Set<Integer> kept = new HashSet<>();
         Set<Integer> shared = new HashSet<>();
         for (CurrentPlace place : places) {
             for (Spot spot : stay.contains(place.index()) ? place.spots() : List.<Spot>of()) {
-                kept.add(spot.run().index());
-                if (!spot.run().shares() || shared.add(spot.run().index())) {
+                kept.add(spot.piece().index());
+                if (!spot.piece().shares() || shared.add(spot.piece().index())) {
                     space.take(
                             StartAddress.of(spot.universe(), spot.first()),
                             spot.length(),
-                            spot.run().sharingClass(),
+                            spot.piece().sharingClass(),
                             spot.load());
                 }
             }
@@ -70,20 +70,20 @@ final class CurrentPlaces {
         return kept;
     }
 
-    private void add(BlockRun run) {
-        if (!run.shares() && run.isTogether()) {
-            put(run.blocks().get(0), run, run.length(), run.load());
+    private void add(Piece piece) {
+        if (!piece.shares() && piece.isTogether()) {
+            put(piece.blocks().get(0), piece, piece.length(), piece.load());
         } else {
-            run.blocks().forEach(b -> put(b, run, run.shares() ? run.length() : b.footprint(), BlockRun.load(b)));
+            piece.blocks().forEach(b -> put(b, piece, piece.shares() ? piece.length() : b.footprint(), Piece.load(b)));
         }
     }
 
     /** Nothing where the block has no address. */
-    private void put(PlannedBlock block, BlockRun run, int length, int load) {
+    private void put(PlannedBlock block, Piece piece, int length, int load) {
         block.start()
                 .ifPresent(a -> spots.computeIfAbsent(block.fixture().key(), k -> new ArrayList<>())
                         .add(new Spot(
-                                run,
+                                piece,
                                 a.universe().number(),
                                 a.slot().number(),
                                 length,
@@ -105,7 +105,7 @@ final class CurrentPlaces {
     private static boolean meetsItself(List<Spot> own) {
         for (int i = 0; i < own.size(); i++) {
             for (int j = 0; j < i; j++) {
-                if (own.get(i).run().index() == own.get(j).run().index()
+                if (own.get(i).piece().index() == own.get(j).piece().index()
                         ? overlap(own.get(i), own.get(j))
                         : own.get(i).meets(own.get(j))) {
                     return true;
@@ -122,7 +122,7 @@ final class CurrentPlaces {
     private Optional<Trouble> trouble(Spot spot) {
         StartAddress start = StartAddress.of(spot.universe(), spot.first());
         Optional<StartAddress> forced =
-                Optional.ofNullable(request.forced().get(spot.run().index()));
+                Optional.ofNullable(request.forced().get(spot.piece().index()));
         if (forced.isPresent()) {
             return forced.get().equals(start) ? Optional.empty() : Optional.of(new Trouble.ShareApart());
         }
@@ -149,8 +149,9 @@ final class CurrentPlaces {
         if (there.touchesReserved(spot.first(), spot.last())) {
             return Optional.of(new Trouble.Reserved(reserved(spot)));
         }
-        if (!there.accepts(spot.run().sharingClass())) {
-            return Optional.of(new Trouble.Apart(other(there, spot), spot.run().sharingClass()));
+        if (!there.accepts(spot.piece().sharingClass())) {
+            return Optional.of(
+                    new Trouble.Apart(other(there, spot), spot.piece().sharingClass()));
         }
         return there.isFree(spot.first(), spot.length())
                 ? Optional.empty()
@@ -159,7 +160,7 @@ final class CurrentPlaces {
 
     private static SharingClass other(UniverseSpace there, Spot spot) {
         return there.classes().stream()
-                .filter(c -> !c.equals(spot.run().sharingClass()))
+                .filter(c -> !c.equals(spot.piece().sharingClass()))
                 .sorted()
                 .findFirst()
                 .orElseThrow();

@@ -10,7 +10,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import taxon.core.addressing.answer.Optimum;
-import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.SharingClass;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.dmx.StartAddress;
@@ -22,11 +22,11 @@ import taxon.core.rig.Universe;
 import taxon.core.rig.wish.Wish;
 
 /**
- * Places runs on as few universes as can be. Universes that hold other fixtures cost nothing more and are filled first. With
+ * Places pieces on as few universes as can be. Universes that hold other fixtures cost nothing more and are filled first. With
  * ports, those that have one come before all others.
  *
  * <p>Class by class first, each packed as well as can be; that is enough where empty universes are alike and not scarce. Where
- * it leaves runs over, or more universes begun than its bound, all classes are placed together ({@link Sites}).
+ * it leaves pieces over, or more universes begun than its bound, all classes are placed together ({@link Sites}).
  */
 final class FewestUniverses {
     private final Task task;
@@ -63,7 +63,7 @@ final class FewestUniverses {
         starts.putAll(task.request().forced());
         starts.values().forEach(a -> used.add(a.universe().number()));
         int bound = Math.min(used.size(), task.base().inUse().size() + atLeast);
-        return Layout.of(task.request().runs(), starts, optimum(used.size(), bound), leftAtLeast);
+        return Layout.of(task.request().pieces(), starts, optimum(used.size(), bound), leftAtLeast);
     }
 
     private Optimum optimum(int used, int bound) {
@@ -72,8 +72,8 @@ final class FewestUniverses {
                 : new Optimum.Universes(used, bound);
     }
 
-    private Map<SharingClass, List<BlockRun>> classes() {
-        Map<SharingClass, List<BlockRun>> classes = new LinkedHashMap<>();
+    private Map<SharingClass, List<Piece>> classes() {
+        Map<SharingClass, List<Piece>> classes = new LinkedHashMap<>();
         task.open()
                 .forEach(r -> classes.computeIfAbsent(r.sharingClass(), c -> new ArrayList<>())
                         .add(r));
@@ -90,22 +90,23 @@ final class FewestUniverses {
     }
 
     /** The bound is that of the class alone, with every empty universe to choose from; no two classes share one. */
-    private void pack(List<BlockRun> runs) {
-        SharingClass own = runs.get(0).sharingClass();
+    private void pack(List<Piece> pieces) {
+        SharingClass own = pieces.get(0).sharingClass();
         List<Integer> given = task.base().inUse().stream()
                 .filter(u -> space.isAllowed(u) && space.universe(u).accepts(own))
                 .filter(u -> !space.holes(u).isEmpty())
                 .toList();
         List<Integer> left = fresh.stream().filter(u -> !space.isInUse(u)).toList();
         Packer packer = new Packer(space, this::loadLeft);
-        Packer.Result result = task.effort().within(task.effort().left() / 4, e -> packer.pack(runs, given, left, e));
+        Packer.Result result = task.effort().within(task.effort().left() / 4, e -> packer.pack(pieces, given, left, e));
         boolean first = left.size() == fresh.size();
-        boolean plenty = left.stream().filter(this::isWhole).count() >= enough(runs);
+        boolean plenty = left.stream().filter(this::isWhole).count() >= enough(pieces);
         // What an earlier class took may have been roomier: then only a bound with all of them to choose from holds.
-        atLeast +=
-                first || plenty ? result.atLeast() : new Packer(task.base(), this::loadLeft).bound(runs, given, fresh);
-        Map<Integer, BlockRun> byIndex = new TreeMap<>();
-        runs.forEach(r -> byIndex.put(r.index(), r));
+        atLeast += first || plenty
+                ? result.atLeast()
+                : new Packer(task.base(), this::loadLeft).bound(pieces, given, fresh);
+        Map<Integer, Piece> byIndex = new TreeMap<>();
+        pieces.forEach(r -> byIndex.put(r.index(), r));
         result.starts().forEach((index, start) -> {
             starts.put(index, start);
             space.take(start, Optional.ofNullable(byIndex.get(index)).orElseThrow());
@@ -162,18 +163,18 @@ final class FewestUniverses {
     }
 
     /** No two universes of a packing that begins none without need are both half empty. */
-    private int enough(List<BlockRun> runs) {
+    private int enough(List<Piece> pieces) {
         long slots =
-                runs.stream().mapToLong(r -> space.grain().pace(r.length())).sum();
+                pieces.stream().mapToLong(r -> space.grain().pace(r.length())).sum();
         long bySlots = 2 * ((slots + space.lastSlot() - 1) / space.lastSlot()) + 1;
         long byLoad = byPort
                 ? task.request()
                         .wish()
                         .unitsPerLine()
-                        .map(k -> 2L * ((runs.stream().mapToLong(BlockRun::load).sum() + k - 1) / k))
+                        .map(k -> 2L * ((pieces.stream().mapToLong(Piece::load).sum() + k - 1) / k))
                         .orElse(0L)
                 : 0;
-        return (int) Math.min(runs.size(), bySlots + byLoad);
+        return (int) Math.min(pieces.size(), bySlots + byLoad);
     }
 
     /** Universes that a port carries and nothing uses yet, by node and port. */

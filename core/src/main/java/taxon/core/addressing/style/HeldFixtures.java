@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import taxon.core.addressing.answer.Trouble;
-import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.PlacementRequest.Scope;
 import taxon.core.addressing.request.ResolvedRequest;
@@ -28,12 +28,12 @@ public final class HeldFixtures {
     /**
      * One of them.
      *
-     * @param runs its own
-     * @param starts by run index: where its runs come to lie; empty where it stays or is left out
+     * @param pieces its own
+     * @param starts by piece index: where its pieces come to lie; empty where it stays or is left out
      * @param trouble why it cannot stay; empty where it stays
      */
     public record Outcome(
-            Fixture fixture, List<BlockRun> runs, Map<Integer, StartAddress> starts, Optional<Trouble> trouble) {
+            Fixture fixture, List<Piece> pieces, Map<Integer, StartAddress> starts, Optional<Trouble> trouble) {
         public boolean stays() {
             return trouble.isEmpty();
         }
@@ -68,7 +68,7 @@ public final class HeldFixtures {
     static Plan placed(Styles.Laid laid) {
         Plan plan = placed(laid.task(), laid.layout());
         for (Outcome outcome : laid.held()) {
-            plan = moved(plan, outcome.fixture(), outcome.runs(), outcome.starts());
+            plan = moved(plan, outcome.fixture(), outcome.pieces(), outcome.starts());
         }
         return plan;
     }
@@ -76,11 +76,11 @@ public final class HeldFixtures {
     private static Plan placed(Task task, Layout layout) {
         Plan plan = task.request().plan();
         Map<FixtureKey, Fixture> moved = new TreeMap<>();
-        Set<FixtureKey> unplaced = layout.unplaced(task.request().runs());
-        for (BlockRun run : task.request().runs()) {
-            layout.start(run)
-                    .filter(a -> !layout.keeps(run))
-                    .ifPresent(a -> run.addresses(a).forEach((ref, start) -> {
+        Set<FixtureKey> unplaced = layout.unplaced(task.request().pieces());
+        for (Piece piece : task.request().pieces()) {
+            layout.start(piece)
+                    .filter(a -> !layout.keeps(piece))
+                    .ifPresent(a -> piece.addresses(a).forEach((ref, start) -> {
                         if (!unplaced.contains(ref.fixture())) {
                             moved.merge(
                                     ref.fixture(),
@@ -100,21 +100,21 @@ public final class HeldFixtures {
                 new PlacementRequest(Scope.CHOSEN, Set.of(key), laid.request().wish());
         JobSpace around = space.without(plan.blocksOf(fixture));
         Task task = new Task(ResolvedRequest.of(plan, alone), around, laid.effort());
-        List<BlockRun> runs = task.request().runs();
+        List<Piece> pieces = task.request().pieces();
         laid.effort().spend(plan.fixtures().size());
         Optional<Trouble> trouble = trouble(task, fixture);
         if (trouble.isEmpty()) {
-            return new Outcome(fixture, runs, Map.of(), trouble);
+            return new Outcome(fixture, pieces, Map.of(), trouble);
         }
-        Map<Integer, StartAddress> found = new NearPlaces(task.space()).place(runs);
+        Map<Integer, StartAddress> found = new NearPlaces(task.space()).place(pieces);
         // Whose blocks are to act as one with those of others does not go alone.
-        boolean whole = found.size() == runs.size() && runs.stream().noneMatch(BlockRun::shares);
+        boolean whole = found.size() == pieces.size() && pieces.stream().noneMatch(Piece::shares);
         if (!whole) {
-            return new Outcome(fixture, runs, Map.of(), trouble);
+            return new Outcome(fixture, pieces, Map.of(), trouble);
         }
-        plan = moved(plan, fixture, runs, found);
+        plan = moved(plan, fixture, pieces, found);
         space.moved(plan.blocksOf(fixture), plan.blocksOf(plan.fixture(key).orElseThrow()));
-        return new Outcome(fixture, runs, found, trouble);
+        return new Outcome(fixture, pieces, found, trouble);
     }
 
     private Optional<Trouble> trouble(Task task, Fixture fixture) {
@@ -128,9 +128,9 @@ public final class HeldFixtures {
         return plan.blocksOf(fixture).stream().allMatch(b -> b.start().isPresent());
     }
 
-    private static Plan moved(Plan plan, Fixture fixture, List<BlockRun> runs, Map<Integer, StartAddress> starts) {
+    private static Plan moved(Plan plan, Fixture fixture, List<Piece> pieces, Map<Integer, StartAddress> starts) {
         Map<BlockRef, StartAddress> byBlock = new TreeMap<>();
-        runs.forEach(r -> Optional.ofNullable(starts.get(r.index())).ifPresent(a -> byBlock.putAll(r.addresses(a))));
+        pieces.forEach(r -> Optional.ofNullable(starts.get(r.index())).ifPresent(a -> byBlock.putAll(r.addresses(a))));
         Fixture now = fixture;
         for (Map.Entry<BlockRef, StartAddress> one : byBlock.entrySet()) {
             if (one.getKey().fixture().equals(fixture.key())) {

@@ -10,7 +10,7 @@ import java.util.TreeMap;
 import taxon.core.addressing.answer.Optimum;
 import taxon.core.addressing.answer.Reason;
 import taxon.core.addressing.answer.Trouble;
-import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.dmx.StartAddress;
 
@@ -39,7 +39,7 @@ final class LeastChange {
     private Layout layout() {
         JobSpace space = task.space();
         Set<Integer> kept = CurrentPlaces.seat(places, hoped.stay(), space);
-        List<BlockRun> lifted =
+        List<Piece> lifted =
                 task.open().stream().filter(r -> !kept.contains(r.index())).toList();
         Map<Integer, StartAddress> near = new NearPlaces(space).place(lifted);
         if (near.size() == lifted.size()) {
@@ -55,20 +55,20 @@ final class LeastChange {
         Set<Integer> whole = new HashSet<>();
         for (CurrentPlace place : places) {
             for (CurrentPlace.Spot spot : stay.contains(place.index()) ? place.spots() : List.<CurrentPlace.Spot>of()) {
-                // A shared run stays where the one is that stays; the others come to it.
-                starts.putIfAbsent(spot.run().index(), startOf(spot));
-                if (!spot.run().shares()) {
-                    whole.add(spot.run().index());
+                // A shared piece stays where the one is that stays; the others come to it.
+                starts.putIfAbsent(spot.piece().index(), startOf(spot));
+                if (!spot.piece().shares()) {
+                    whole.add(spot.piece().index());
                 }
             }
         }
-        return new Layout(Layout.starts(task.request().runs(), starts), whole, reasons(stay), optimum, leftAtLeast);
+        return new Layout(Layout.starts(task.request().pieces(), starts), whole, reasons(stay), optimum, leftAtLeast);
     }
 
     private static StartAddress startOf(CurrentPlace.Spot spot) {
-        return spot.run().shares()
+        return spot.piece().shares()
                 ? StartAddress.of(spot.universe(), spot.first())
-                : spot.run().blocks().get(0).start().orElseThrow();
+                : spot.piece().blocks().get(0).start().orElseThrow();
     }
 
     private Map<Integer, Reason> reasons(Set<Integer> stay) {
@@ -82,7 +82,7 @@ final class LeastChange {
         for (CurrentPlace place : places) {
             if (!stay.contains(place.index())) {
                 Reason reason = new Reason.Leaves(trouble(place, staying));
-                place.spots().forEach(s -> reasons.put(s.run().index(), reason));
+                place.spots().forEach(s -> reasons.put(s.piece().index(), reason));
             }
         }
         return reasons;

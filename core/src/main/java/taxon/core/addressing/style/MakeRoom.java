@@ -10,7 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
-import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.dmx.StartAddress;
 import taxon.core.packing.Bin;
@@ -44,7 +44,7 @@ final class MakeRoom {
 
     /**
      * @param stay indices of the places that stay
-     * @param starts by run index, of those that move and find a place
+     * @param starts by piece index, of those that move and find a place
      * @param leftAtLeast no choice leaves fewer fixtures without a place
      */
     record Room(Set<Integer> stay, Map<Integer, StartAddress> starts, int points, int atLeast, int leftAtLeast) {
@@ -74,7 +74,7 @@ final class MakeRoom {
     }
 
     /**
-     * The best choice found. Where not all fit, it leaves as few runs over as could be found.
+     * The best choice found. Where not all fit, it leaves as few pieces over as could be found.
      *
      * @param hoped the choice that would be best if room did not matter
      */
@@ -92,11 +92,11 @@ final class MakeRoom {
         Set<Integer> placed = new HashSet<>(room.starts().keySet());
         places.stream()
                 .filter(p -> room.stay().contains(p.index()))
-                .forEach(p -> p.spots().forEach(s -> placed.add(s.run().index())));
+                .forEach(p -> p.spots().forEach(s -> placed.add(s.piece().index())));
         return task.open().stream().allMatch(r -> placed.contains(r.index()));
     }
 
-    /** Who stays does so as whole runs: only then the bound of the sites is one for this request. */
+    /** Who stays does so as whole pieces: only then the bound of the sites is one for this request. */
     private Room bySites(WhoStays.Choice hoped) {
         boolean all = Sites.describe(open);
         Sites sites = new Sites(task.base(), task.open());
@@ -243,7 +243,7 @@ final class MakeRoom {
     private Try pack(Set<Integer> stay) {
         JobSpace space = task.space();
         Set<Integer> keptRuns = CurrentPlaces.seat(open, stay, space);
-        List<BlockRun> lifted =
+        List<Piece> lifted =
                 task.open().stream().filter(r -> !keptRuns.contains(r.index())).toList();
         effort.spend((long) Task.NUMBERS_OF_A_FIXTURE * (open.size() + lifted.size()));
         if (lifted.isEmpty()) {
@@ -254,13 +254,13 @@ final class MakeRoom {
                 e -> isOneClass(lifted, space) ? pack(lifted, space, e) : packClasses(lifted, space, e));
     }
 
-    private static boolean isOneClass(List<BlockRun> lifted, JobSpace space) {
-        return lifted.stream().map(BlockRun::sharingClass).distinct().count() == 1
+    private static boolean isOneClass(List<Piece> lifted, JobSpace space) {
+        return lifted.stream().map(Piece::sharingClass).distinct().count() == 1
                 && space.inUse().stream()
                         .allMatch(u -> space.universe(u).accepts(lifted.get(0).sharingClass()));
     }
 
-    private Try pack(List<BlockRun> lifted, JobSpace space, Effort part) {
+    private Try pack(List<Piece> lifted, JobSpace space, Effort part) {
         List<Integer> universes =
                 allowed().stream().filter(u -> !space.holes(u).isEmpty()).toList();
         Packer.Result result = new Packer(space, u -> Bin.ANY_LOAD).pack(lifted, universes, List.of(), part);
@@ -270,7 +270,7 @@ final class MakeRoom {
     }
 
     /** Each to the nearest place first; where that leaves some over, all classes together as sites. */
-    private Try packClasses(List<BlockRun> lifted, JobSpace space, Effort part) {
+    private Try packClasses(List<Piece> lifted, JobSpace space, Effort part) {
         part.spend((long) lifted.size() * space.inUse().size() * Integer.SIZE);
         Map<Integer, StartAddress> near = new NearPlaces(space.copy()).place(lifted);
         if (near.size() == lifted.size()) {
@@ -284,11 +284,11 @@ final class MakeRoom {
                 : new Try(Optional.empty(), placed.filling().leftAtLeast() > 0);
     }
 
-    /** The universes that are allowed, at most as many as there are runs and some. */
+    /** The universes that are allowed, at most as many as there are pieces and some. */
     private List<Integer> allowed() {
         List<Integer> universes = new ArrayList<>();
         Optional<Integer> at = task.base().firstAllowed();
-        int most = task.request().runs().size()
+        int most = task.request().pieces().size()
                 + Math.max(task.base().highest(), highestNow())
                 - task.base().wish().from().universe().number();
         while (at.isPresent() && universes.size() <= most) {

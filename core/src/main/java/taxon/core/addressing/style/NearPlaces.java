@@ -5,13 +5,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 
 /**
- * Finds places for runs beside what stays, each as near to where it was as there is room: behind it on its universe, before
+ * Finds places for pieces beside what stays, each as near to where it was as there is room: behind it on its universe, before
  * it, on the universes in use, on empty ones. What has no address yet goes to the first free place. A universe that was too
  * full for a length once is not searched for that length again.
  */
@@ -25,48 +25,48 @@ final class NearPlaces {
     }
 
     /** Places all of them; those that find no place are not in it. */
-    Map<Integer, StartAddress> place(List<BlockRun> runs) {
+    Map<Integer, StartAddress> place(List<Piece> pieces) {
         Map<Integer, StartAddress> starts = new TreeMap<>();
-        runs.forEach(r -> place(r).ifPresent(a -> starts.put(r.index(), a)));
+        pieces.forEach(r -> place(r).ifPresent(a -> starts.put(r.index(), a)));
         return starts;
     }
 
-    /** Places one run; empty when there is no room for it anywhere. */
-    Optional<StartAddress> place(BlockRun run) {
-        Optional<StartAddress> start = run.length() > space.lastSlot() ? Optional.empty() : near(run);
-        start.ifPresent(a -> space.take(a, run));
+    /** Places one piece; empty when there is no room for it anywhere. */
+    Optional<StartAddress> place(Piece piece) {
+        Optional<StartAddress> start = piece.length() > space.lastSlot() ? Optional.empty() : near(piece);
+        start.ifPresent(a -> space.take(a, piece));
         return start;
     }
 
-    private Optional<StartAddress> near(BlockRun run) {
-        return run.now()
-                .filter(a -> space.isPlace(a, run.length(), run.sharingClass()))
-                .or(() -> run.blocks().get(0).start().flatMap(a -> beside(a, run)))
-                .or(() -> firstOfAll(run));
+    private Optional<StartAddress> near(Piece piece) {
+        return piece.now()
+                .filter(a -> space.isPlace(a, piece.length(), piece.sharingClass()))
+                .or(() -> piece.blocks().get(0).start().flatMap(a -> beside(a, piece)))
+                .or(() -> firstOfAll(piece));
     }
 
-    private Optional<StartAddress> beside(StartAddress was, BlockRun run) {
+    private Optional<StartAddress> beside(StartAddress was, Piece piece) {
         int universe = was.universe().number();
-        return space.firstFitOn(universe, was.slot().number(), run.length(), run.sharingClass())
-                .or(() -> firstOn(universe, run));
+        return space.firstFitOn(universe, was.slot().number(), piece.length(), piece.sharingClass())
+                .or(() -> firstOn(universe, piece));
     }
 
-    private Optional<StartAddress> firstOn(int universe, BlockRun run) {
-        if (run.length() >= tooLong.getOrDefault(universe, Integer.MAX_VALUE)
-                || !space.universe(universe).accepts(run.sharingClass())) {
+    private Optional<StartAddress> firstOn(int universe, Piece piece) {
+        if (piece.length() >= tooLong.getOrDefault(universe, Integer.MAX_VALUE)
+                || !space.universe(universe).accepts(piece.sharingClass())) {
             return Optional.empty();
         }
-        Optional<StartAddress> found = space.firstFitOn(universe, Slot.FIRST, run.length(), run.sharingClass());
+        Optional<StartAddress> found = space.firstFitOn(universe, Slot.FIRST, piece.length(), piece.sharingClass());
         if (found.isEmpty()) {
-            tooLong.put(universe, run.length());
+            tooLong.put(universe, piece.length());
         }
         return found;
     }
 
-    private Optional<StartAddress> firstOfAll(BlockRun run) {
+    private Optional<StartAddress> firstOfAll(Piece piece) {
         Optional<Integer> at = space.firstAllowed();
         while (at.isPresent()) {
-            Optional<StartAddress> found = firstOn(at.get(), run);
+            Optional<StartAddress> found = firstOn(at.get(), piece);
             if (found.isPresent()) {
                 return found;
             }

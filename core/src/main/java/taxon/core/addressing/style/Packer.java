@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.ToIntFunction;
-import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
@@ -21,7 +21,7 @@ import taxon.core.packing.ItemKind;
 import taxon.core.packing.Packed;
 
 /**
- * Turns runs and universes into kinds and bins, has them packed, and turns the filling back: runs of one length are handed
+ * Turns pieces and universes into kinds and bins, has them packed, and turns the filling back: pieces of one length are handed
  * out in the order of their types and of the request, and in each hole those of one type stand together.
  */
 final class Packer {
@@ -37,9 +37,9 @@ final class Packer {
     /**
      * What became of it.
      *
-     * @param starts by run index, of the runs that found a place
+     * @param starts by piece index, of the pieces that found a place
      * @param used how many of the other universes are used
-     * @param atLeast no packing of all these runs uses fewer of them
+     * @param atLeast no packing of all these pieces uses fewer of them
      */
     record Result(Map<Integer, StartAddress> starts, int used, int atLeast, boolean whole) {}
 
@@ -56,15 +56,15 @@ final class Packer {
     }
 
     /**
-     * Packs runs into universes that cost nothing, and as few others as can be.
+     * Packs pieces into universes that cost nothing, and as few others as can be.
      *
      * @param others in the order in which they are preferred
      */
-    Result pack(List<BlockRun> runs, List<Integer> given, List<Integer> others, Effort effort) {
-        Map<Alike, List<BlockRun>> alike = alike(runs);
+    Result pack(List<Piece> pieces, List<Integer> given, List<Integer> others, Effort effort) {
+        Map<Alike, List<Piece>> alike = alike(pieces);
         Packed packed = FewestBins.pack(space.grain(), kinds(alike), bins(given), bins(others), effort);
-        List<Deque<BlockRun>> queues = alike.values().stream()
-                .<Deque<BlockRun>>map(
+        List<Deque<Piece>> queues = alike.values().stream()
+                .<Deque<Piece>>map(
                         l -> new ArrayDeque<>(l.stream().sorted(byType()).toList()))
                 .toList();
         List<Integer> universes = new ArrayList<>(given);
@@ -76,19 +76,19 @@ final class Packer {
                 packed.filling().isWhole());
     }
 
-    /** How many of the others these runs need at least, whatever else lies there. */
-    int bound(List<BlockRun> runs, List<Integer> given, List<Integer> others) {
-        return FewestBins.bound(space.grain(), kinds(alike(runs)), bins(given), bins(others));
+    /** How many of the others these pieces need at least, whatever else lies there. */
+    int bound(List<Piece> pieces, List<Integer> given, List<Integer> others) {
+        return FewestBins.bound(space.grain(), kinds(alike(pieces)), bins(given), bins(others));
     }
 
-    private Map<Alike, List<BlockRun>> alike(List<BlockRun> runs) {
-        TreeMap<Alike, List<BlockRun>> alike = new TreeMap<>();
-        runs.forEach(r -> alike.computeIfAbsent(new Alike(r.length(), limited(r.load())), a -> new ArrayList<>())
+    private Map<Alike, List<Piece>> alike(List<Piece> pieces) {
+        TreeMap<Alike, List<Piece>> alike = new TreeMap<>();
+        pieces.forEach(r -> alike.computeIfAbsent(new Alike(r.length(), limited(r.load())), a -> new ArrayList<>())
                 .add(r));
         return alike;
     }
 
-    private static List<ItemKind> kinds(Map<Alike, List<BlockRun>> alike) {
+    private static List<ItemKind> kinds(Map<Alike, List<Piece>> alike) {
         List<ItemKind> kinds = new ArrayList<>();
         alike.forEach((a, list) -> kinds.add(new ItemKind(a.length(), a.load(), list.size())));
         return kinds;
@@ -99,11 +99,11 @@ final class Packer {
         return space.wish().unitsPerLine().isPresent() ? load : 0;
     }
 
-    private static Comparator<BlockRun> byType() {
-        return Comparator.comparing((BlockRun r) -> r.type().id())
+    private static Comparator<Piece> byType() {
+        return Comparator.comparing((Piece r) -> r.type().id())
                 .thenComparing(r -> r.blocks().get(0).mode().name())
                 .thenComparingInt(r -> r.blocks().get(0).ref().block())
-                .thenComparingInt(BlockRun::index);
+                .thenComparingInt(Piece::index);
     }
 
     private List<Bin> bins(List<Integer> universes) {
@@ -113,7 +113,7 @@ final class Packer {
     }
 
     /** Universe by universe in ascending order, so that what comes first in the request lies first in the rig. */
-    private Map<Integer, StartAddress> handOut(Filling filling, List<Integer> universes, List<Deque<BlockRun>> queues) {
+    private Map<Integer, StartAddress> handOut(Filling filling, List<Integer> universes, List<Deque<Piece>> queues) {
         Map<Integer, StartAddress> starts = new TreeMap<>();
         List<Integer> ascending = new ArrayList<>();
         for (int i = 0; i < universes.size(); i++) {
@@ -124,15 +124,15 @@ final class Packer {
             List<Hole> holes = space.holes(universes.get(bin));
             int from = Slot.FIRST;
             for (int h = 0; h < holes.size(); h++) {
-                List<BlockRun> here = taken(filling.byBin().get(bin).get(h), queues);
+                List<Piece> here = taken(filling.byBin().get(bin).get(h), queues);
                 from = here.isEmpty() ? from : lay(here, universes.get(bin), holes.get(h), from, starts);
             }
         }
         return starts;
     }
 
-    private static List<BlockRun> taken(List<Integer> counts, List<Deque<BlockRun>> queues) {
-        List<BlockRun> taken = new ArrayList<>();
+    private static List<Piece> taken(List<Integer> counts, List<Deque<Piece>> queues) {
+        List<Piece> taken = new ArrayList<>();
         for (int kind = 0; kind < counts.size(); kind++) {
             for (int i = 0; i < counts.get(kind); i++) {
                 taken.add(queues.get(kind).remove());
@@ -142,25 +142,25 @@ final class Packer {
     }
 
     /**
-     * Lays runs into a hole.
+     * Lays pieces into a hole.
      *
      * @param from where the first of them may begin, since what lies in the hole before needs its distance
-     * @return where the first run of the next hole may begin
+     * @return where the first piece of the next hole may begin
      */
-    private int lay(List<BlockRun> runs, int universe, Hole hole, int from, Map<Integer, StartAddress> starts) {
+    private int lay(List<Piece> pieces, int universe, Hole hole, int from, Map<Integer, StartAddress> starts) {
         int slot = Math.max(hole.first(), space.grain().aligned(from));
-        for (BlockRun run : fitting(inTypes(runs), slot, hole.lastFrom(slot, space.grain()))) {
-            starts.put(run.index(), StartAddress.of(universe, slot));
-            slot += space.grain().pace(run.length());
+        for (Piece piece : fitting(inTypes(pieces), slot, hole.lastFrom(slot, space.grain()))) {
+            starts.put(piece.index(), StartAddress.of(universe, slot));
+            slot += space.grain().pace(piece.length());
         }
         return slot;
     }
 
-    /** The runs of each type together; the type whose first run comes first in the request stands first. */
-    private static List<List<BlockRun>> inTypes(List<BlockRun> runs) {
-        Map<List<Object>, List<BlockRun>> byType = new TreeMap<>(Comparator.comparing(Object::toString));
-        runs.stream()
-                .sorted(Comparator.comparingInt(BlockRun::index))
+    /** The pieces of each type together; the type whose first piece comes first in the request stands first. */
+    private static List<List<Piece>> inTypes(List<Piece> pieces) {
+        Map<List<Object>, List<Piece>> byType = new TreeMap<>(Comparator.comparing(Object::toString));
+        pieces.stream()
+                .sorted(Comparator.comparingInt(Piece::index))
                 .forEach(r -> byType.computeIfAbsent(
                                 List.of(
                                         r.type().id(),
@@ -173,10 +173,10 @@ final class Packer {
                 .toList();
     }
 
-    /** On a coarse grain the last run decides whether all fit: a type comes last whose run may reach to the end. */
-    private List<BlockRun> fitting(List<List<BlockRun>> types, int first, int last) {
+    /** On a coarse grain the last piece decides whether all fit: a type comes last whose piece may reach to the end. */
+    private List<Piece> fitting(List<List<Piece>> types, int first, int last) {
         for (int ending = types.size() - 1; ending >= 0; ending--) {
-            List<BlockRun> order = new ArrayList<>();
+            List<Piece> order = new ArrayList<>();
             for (int i = 0; i < types.size(); i++) {
                 order.addAll(i == ending ? List.of() : types.get(i));
             }
@@ -188,13 +188,13 @@ final class Packer {
         return types.stream().flatMap(List::stream).toList();
     }
 
-    private boolean fits(List<BlockRun> order, int first, int last) {
+    private boolean fits(List<Piece> order, int first, int last) {
         int slot = first;
-        for (BlockRun run : order) {
-            if (slot + run.length() - 1 > last) {
+        for (Piece piece : order) {
+            if (slot + piece.length() - 1 > last) {
                 return false;
             }
-            slot += space.grain().pace(run.length());
+            slot += space.grain().pace(piece.length());
         }
         return true;
     }

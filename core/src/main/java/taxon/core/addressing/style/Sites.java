@@ -15,7 +15,7 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
-import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.SharingClass;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.addressing.space.UniverseSpace;
@@ -30,11 +30,11 @@ import taxon.core.packing.site.SiteFilling;
 import taxon.core.packing.site.Sitter;
 
 /**
- * Universes and runs as sites and goods, so that all classes are placed together; and the filling turned back into places.
+ * Universes and pieces as sites and goods, so that all classes are placed together; and the filling turned back into places.
  * Universes that nobody uses and that are alike are one site.
  */
 final class Sites {
-    /** A run of a good's length and class stands for any other. */
+    /** A piece of a good's length and class stands for any other. */
     private record Alike(int length, SharingClass sharingClass) implements Comparable<Alike> {
         private static final Comparator<Alike> ORDER =
                 Comparator.comparingInt((Alike a) -> -a.length()).thenComparing(Alike::sharingClass);
@@ -46,7 +46,7 @@ final class Sites {
     }
 
     private final JobSpace space;
-    private final List<BlockRun> runs;
+    private final List<Piece> pieces;
     private final List<SharingClass> classes;
     private final List<Alike> alikes;
     private final List<Site> sites = new ArrayList<>();
@@ -54,27 +54,27 @@ final class Sites {
     private final Map<Integer, List<Sitter>> sitters = new HashMap<>();
     /** By the id of their sitters. */
     private final List<Spot> seated = new ArrayList<>();
-    /** Where runs lie that are none of those to be placed, since others say where they go. */
+    /** Where pieces lie that are none of those to be placed, since others say where they go. */
     private final Set<Place> settled = new HashSet<>();
 
     /**
-     * @param space without the runs
-     * @param runs all that need a place, or keep one
+     * @param space without the pieces
+     * @param pieces all that need a place, or keep one
      */
-    Sites(JobSpace space, List<BlockRun> runs) {
+    Sites(JobSpace space, List<Piece> pieces) {
         this.space = space;
-        this.runs = runs;
-        classes = runs.stream().map(BlockRun::sharingClass).distinct().sorted().toList();
-        alikes = runs.stream().map(Sites::alike).distinct().sorted().toList();
+        this.pieces = pieces;
+        classes = pieces.stream().map(Piece::sharingClass).distinct().sorted().toList();
+        alikes = pieces.stream().map(Sites::alike).distinct().sorted().toList();
     }
 
-    private static Alike alike(BlockRun run) {
-        return new Alike(run.length(), run.sharingClass());
+    private static Alike alike(Piece piece) {
+        return new Alike(piece.length(), piece.sharingClass());
     }
 
     /**
-     * Lets runs that sit somewhere stay where they are, for what that is worth. A fixture of several spots is worth its part
-     * at each; so the bound stays one. Those that share one address are seated once; a spot that is not a whole run never.
+     * Lets pieces that sit somewhere stay where they are, for what that is worth. A fixture of several spots is worth its part
+     * at each; so the bound stays one. Those that share one address are seated once; a spot that is not a whole piece never.
      */
     void seat(List<CurrentPlace> places) {
         Set<Place> shared = new HashSet<>();
@@ -82,10 +82,10 @@ final class Sites {
             long part = (place.weight() * Site.UNIT + place.spots().size() - 1)
                     / place.spots().size();
             for (Spot spot : place.spots()) {
-                boolean first = !spot.run().shares() || shared.add(Place.of(spot));
+                boolean first = !spot.piece().shares() || shared.add(Place.of(spot));
                 if (good(spot) < 0) {
                     settled.add(Place.of(spot));
-                } else if (first && spot.length() == spot.run().length()) {
+                } else if (first && spot.length() == spot.piece().length()) {
                     sitters.computeIfAbsent(spot.universe(), u -> new ArrayList<>())
                             .add(new Sitter(seated.size(), good(spot), spot.first(), part));
                     seated.add(spot);
@@ -95,21 +95,21 @@ final class Sites {
     }
 
     private int good(Spot spot) {
-        return alikes.indexOf(new Alike(spot.length(), spot.run().sharingClass()));
+        return alikes.indexOf(new Alike(spot.length(), spot.piece().sharingClass()));
     }
 
-    /** Where a run sits. */
-    private record Place(int run, int universe, int slot) {
+    /** Where a piece sits. */
+    private record Place(int piece, int universe, int slot) {
         static Place of(Spot spot) {
-            return new Place(spot.run().index(), spot.universe(), spot.first());
+            return new Place(spot.piece().index(), spot.universe(), spot.first());
         }
     }
 
-    /** True when every spot is that of a whole run of which no part lies elsewhere: only then the sites say all. */
+    /** True when every spot is that of a whole piece of which no part lies elsewhere: only then the sites say all. */
     static boolean describe(List<CurrentPlace> places) {
         return places.stream()
                 .flatMap(p -> p.spots().stream())
-                .allMatch(s -> !s.run().shares() && s.length() == s.run().length());
+                .allMatch(s -> !s.piece().shares() && s.length() == s.piece().length());
     }
 
     /** Adds universes, each costing so much when it is begun; those that are alike become one site. */
@@ -153,7 +153,7 @@ final class Sites {
      * What came of it.
      *
      * @param stay indices of those all of whose spots stay
-     * @param starts by run index, of the runs that come to lie elsewhere
+     * @param starts by piece index, of the pieces that come to lie elsewhere
      * @param filling with the bound
      */
     record Placed(Set<Integer> stay, Map<Integer, StartAddress> starts, SiteFilling.Result filling) {}
@@ -162,7 +162,8 @@ final class Sites {
     Placed fill(List<CurrentPlace> places, Effort effort) {
         List<Good> goods = new ArrayList<>();
         for (Alike alike : alikes) {
-            int count = (int) runs.stream().filter(r -> alike(r).equals(alike)).count();
+            int count =
+                    (int) pieces.stream().filter(r -> alike(r).equals(alike)).count();
             goods.add(new Good(alike.length(), classes.indexOf(alike.sharingClass()), count));
         }
         SiteFilling.Result result = SiteFilling.fill(space.grain(), goods, orders(), sites, effort);
@@ -179,11 +180,11 @@ final class Sites {
         TreeSet<Integer> kept = new TreeSet<>();
         places.stream()
                 .filter(p -> stay.contains(p.index()))
-                .forEach(p -> p.spots().forEach(s -> kept.add(s.run().index())));
+                .forEach(p -> p.spots().forEach(s -> kept.add(s.piece().index())));
         return new Placed(stay, handOut(openings(result, kept), kept), result);
     }
 
-    /** Where runs of each good may come to lie, in the order of the universes. */
+    /** Where pieces of each good may come to lie, in the order of the universes. */
     private List<NavigableSet<StartAddress>> openings(SiteFilling.Result result, Set<Integer> kept) {
         List<NavigableSet<StartAddress>> openings = new ArrayList<>();
         alikes.forEach(a -> openings.add(new TreeSet<>()));
@@ -192,25 +193,25 @@ final class Sites {
             int universe = universes.get(fill.site()).get(next[fill.site()]++);
             fill.placed().forEach(p -> openings.get(p.good()).add(StartAddress.of(universe, p.slot())));
             fill.stays().stream()
-                    .filter(s -> !kept.contains(seated.get(s.id()).run().index()))
+                    .filter(s -> !kept.contains(seated.get(s.id()).piece().index()))
                     .forEach(s -> openings.get(s.good()).add(StartAddress.of(universe, s.slot())));
         }
         return openings;
     }
 
-    /** The runs of each fixture together; those that share an address by themselves. */
-    private Collection<List<BlockRun>> byFixture() {
-        Map<Object, List<BlockRun>> together = new LinkedHashMap<>();
-        for (BlockRun run : runs) {
-            Object key = run.shares() ? run : run.fixture().key();
-            together.computeIfAbsent(key, k -> new ArrayList<>()).add(run);
+    /** The pieces of each fixture together; those that share an address by themselves. */
+    private Collection<List<Piece>> byFixture() {
+        Map<Object, List<Piece>> together = new LinkedHashMap<>();
+        for (Piece piece : pieces) {
+            Object key = piece.shares() ? piece : piece.fixture().key();
+            together.computeIfAbsent(key, k -> new ArrayList<>()).add(piece);
         }
         return together.values();
     }
 
     private List<Order> orders() {
         Map<List<Integer>, Integer> counts = new LinkedHashMap<>();
-        for (List<BlockRun> own : byFixture()) {
+        for (List<Piece> own : byFixture()) {
             Integer[] kinds = new Integer[alikes.size()];
             Arrays.fill(kinds, 0);
             own.forEach(r -> kinds[alikes.indexOf(alike(r))]++);
@@ -225,15 +226,15 @@ final class Sites {
     /** Who lies at one of the openings already stays there; the others come in the order of the request, each whole. */
     private Map<Integer, StartAddress> handOut(List<NavigableSet<StartAddress>> openings, Set<Integer> kept) {
         Map<Integer, StartAddress> starts = new TreeMap<>();
-        for (BlockRun run : runs) {
-            run.now()
-                    .filter(a -> !kept.contains(run.index()))
-                    .filter(openings.get(alikes.indexOf(alike(run)))::remove)
-                    .ifPresent(a -> starts.put(run.index(), a));
+        for (Piece piece : pieces) {
+            piece.now()
+                    .filter(a -> !kept.contains(piece.index()))
+                    .filter(openings.get(alikes.indexOf(alike(piece)))::remove)
+                    .ifPresent(a -> starts.put(piece.index(), a));
         }
-        List<List<BlockRun>> halves = new ArrayList<>();
-        for (List<BlockRun> own : byFixture()) {
-            List<BlockRun> open = own.stream()
+        List<List<Piece>> halves = new ArrayList<>();
+        for (List<Piece> own : byFixture()) {
+            List<Piece> open = own.stream()
                     .filter(r -> !kept.contains(r.index()) && !starts.containsKey(r.index()))
                     .toList();
             if (!give(open, openings, starts)) {
@@ -244,9 +245,9 @@ final class Sites {
         return starts;
     }
 
-    /** Gives each of these runs an opening, or none of them. */
+    /** Gives each of these pieces an opening, or none of them. */
     private boolean give(
-            List<BlockRun> open, List<NavigableSet<StartAddress>> openings, Map<Integer, StartAddress> starts) {
+            List<Piece> open, List<NavigableSet<StartAddress>> openings, Map<Integer, StartAddress> starts) {
         Map<Integer, Integer> needed = new HashMap<>();
         open.forEach(r -> needed.merge(alikes.indexOf(alike(r)), 1, Integer::sum));
         boolean enough = needed.entrySet().stream()

@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import taxon.core.addressing.answer.Optimum;
-import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.ResolvedRequest;
 import taxon.core.dmx.StartAddress;
@@ -29,7 +29,7 @@ public final class Styles {
     /** How often those who find no place are taken as fixed before all who have an address are. */
     private static final int MOST_ROUNDS = 6;
 
-    /** What laying one run takes beside the searches, about, in numbers. */
+    /** What laying one piece takes beside the searches, about, in numbers. */
     private static final int LAYS_A_FIXTURE = 10 * Task.NUMBERS_OF_A_FIXTURE;
 
     /** Of those who are left out, how many parts are tried apart from the others: a third, two thirds, all. */
@@ -55,7 +55,7 @@ public final class Styles {
 
         /** The fixtures that are left out. */
         public Set<FixtureKey> leftOut() {
-            Set<FixtureKey> all = layout.unplaced(task.request().runs());
+            Set<FixtureKey> all = layout.unplaced(task.request().pieces());
             held.stream()
                     .filter(HeldFixtures.Outcome::isLeftOut)
                     .forEach(o -> all.add(o.fixture().key()));
@@ -130,19 +130,19 @@ public final class Styles {
         Task task = Task.of(plan, request, apart, effort);
         Map<Integer, StartAddress> starts = new TreeMap<>();
         Set<Integer> kept = new HashSet<>();
-        for (BlockRun run : task.request().runs()) {
-            boolean same = run.blocks().stream()
+        for (Piece piece : task.request().pieces()) {
+            boolean same = piece.blocks().stream()
                     .allMatch(b -> b.start().isPresent()
                             && after.block(b.ref()).flatMap(PlannedBlock::start).equals(b.start()));
-            if (same && !run.shares()) {
-                kept.add(run.index());
+            if (same && !piece.shares()) {
+                kept.add(piece.index());
             }
-            after.block(run.blocks().get(0).ref())
+            after.block(piece.blocks().get(0).ref())
                     .flatMap(PlannedBlock::start)
-                    .ifPresent(a -> starts.put(run.index(), a));
+                    .ifPresent(a -> starts.put(piece.index(), a));
         }
         Layout layout = new Layout(
-                Layout.starts(task.request().runs(), starts),
+                Layout.starts(task.request().pieces(), starts),
                 kept,
                 Map.of(),
                 new Optimum.Unclaimed(),
@@ -181,7 +181,7 @@ public final class Styles {
 
     private static Layout lay(Task task, Style style) {
         // Seating all and looking for places is counted at a flat rate, so that laying again and again comes to an end.
-        task.effort().spend((long) LAYS_A_FIXTURE * task.request().runs().size());
+        task.effort().spend((long) LAYS_A_FIXTURE * task.request().pieces().size());
         return switch (style) {
             case IN_ORDER -> InOrder.lay(task);
             case FEWEST_UNIVERSES -> FewestUniverses.lay(task);
@@ -193,7 +193,7 @@ public final class Styles {
     /** Those who would lose an address. */
     private static Set<FixtureKey> losing(ResolvedRequest request, Layout layout) {
         Set<FixtureKey> losing = addressed(request.fixtures());
-        losing.retainAll(layout.unplaced(request.runs()));
+        losing.retainAll(layout.unplaced(request.pieces()));
         return losing;
     }
 

@@ -2,7 +2,7 @@ package taxon.core.addressing.style;
 
 import java.util.List;
 import java.util.Set;
-import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.ResolvedRequest;
 import taxon.core.addressing.space.JobSpace;
@@ -40,14 +40,14 @@ public record Task(ResolvedRequest request, JobSpace base, Effort effort) {
         return base.copy();
     }
 
-    /** Runs that go where others need them, and runs that are longer than a universe, are no part of any search. */
-    List<BlockRun> open() {
-        return request.runs().stream()
+    /** Pieces that go where others need them, and pieces that are longer than a universe, are no part of any search. */
+    List<Piece> open() {
+        return request.pieces().stream()
                 .filter(r -> !isForced(r) && r.length() <= base.lastSlot())
                 .toList();
     }
 
-    boolean isForced(BlockRun run) {
-        return request.forced().containsKey(run.index());
+    boolean isForced(Piece piece) {
+        return request.forced().containsKey(piece.index());
     }
 }

@@ -77,8 +77,8 @@ final class WhoStays {
             int first = place.spots().get(0).universe();
             for (Spot spot : place.spots()) {
                 parents.put(root(parents, spot.universe()), root(parents, first));
-                if (spot.run().shares()) {
-                    int other = universeOfShare.computeIfAbsent(spot.run().index(), i -> first);
+                if (spot.piece().shares()) {
+                    int other = universeOfShare.computeIfAbsent(spot.piece().index(), i -> first);
                     parents.put(root(parents, other), root(parents, first));
                 }
             }
@@ -157,7 +157,7 @@ final class WhoStays {
 
         private List<CurrentPlace> bestOf(int universe, List<CurrentPlace> here) {
             TreeMap<SharingClass, List<CurrentPlace>> classes = new TreeMap<>();
-            here.forEach(p -> classes.computeIfAbsent(p.spots().get(0).run().sharingClass(), c -> new ArrayList<>())
+            here.forEach(p -> classes.computeIfAbsent(p.spots().get(0).piece().sharingClass(), c -> new ArrayList<>())
                     .add(p));
             List<CurrentPlace> most = List.of();
             for (Map.Entry<SharingClass, List<CurrentPlace>> one : classes.entrySet()) {

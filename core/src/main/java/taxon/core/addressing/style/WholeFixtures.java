@@ -8,14 +8,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import taxon.core.addressing.request.BlockRun;
+import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.dmx.StartAddress;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.wish.Wish.Style;
 
 /**
- * A fixture is placed whole or not at all: takes runs of fixtures away whose other runs found no place, and offers the room
+ * A fixture is placed whole or not at all: takes pieces of fixtures away whose other pieces found no place, and offers the room
  * that this gives back to those who were left out.
  */
 final class WholeFixtures {
@@ -29,8 +29,8 @@ final class WholeFixtures {
         this.task = task;
         this.layout = layout;
         kept = new HashSet<>(layout.kept());
-        unplaced = layout.unplaced(task.request().runs());
-        task.request().runs().forEach(r -> layout.start(r).ifPresent(a -> starts.put(r.index(), a)));
+        unplaced = layout.unplaced(task.request().pieces());
+        task.request().pieces().forEach(r -> layout.start(r).ifPresent(a -> starts.put(r.index(), a)));
     }
 
     static Layout of(Task task, Layout layout) {
@@ -41,29 +41,30 @@ final class WholeFixtures {
         if (unplaced.isEmpty()) {
             return layout;
         }
-        List<BlockRun> runs = task.request().runs();
-        runs.stream().filter(this::isHalf).forEach(r -> {
+        List<Piece> pieces = task.request().pieces();
+        pieces.stream().filter(this::isHalf).forEach(r -> {
             starts.remove(r.index());
             kept.remove(r.index());
         });
         if (task.request().wish().style() != Style.IN_ORDER) {
-            offer(runs);
+            offer(pieces);
         }
-        return new Layout(Layout.starts(runs, starts), kept, layout.reasons(), layout.optimum(), layout.leftAtLeast());
+        return new Layout(
+                Layout.starts(pieces, starts), kept, layout.reasons(), layout.optimum(), layout.leftAtLeast());
     }
 
-    private boolean isHalf(BlockRun run) {
-        return !run.shares() && unplaced.contains(run.fixture().key());
+    private boolean isHalf(Piece piece) {
+        return !piece.shares() && unplaced.contains(piece.fixture().key());
     }
 
-    private void offer(List<BlockRun> runs) {
+    private void offer(List<Piece> pieces) {
         JobSpace space = task.space();
-        runs.stream().filter(r -> !isOpen(r)).forEach(r -> seat(r, space));
-        Map<FixtureKey, List<BlockRun>> byFixture = new LinkedHashMap<>();
+        pieces.stream().filter(r -> !isOpen(r)).forEach(r -> seat(r, space));
+        Map<FixtureKey, List<Piece>> byFixture = new LinkedHashMap<>();
         task.request().fixtures().stream()
                 .filter(f -> unplaced.contains(f.key()))
                 .forEach(f -> byFixture.put(f.key(), new ArrayList<>()));
-        runs.stream()
+        pieces.stream()
                 .filter(this::isOpen)
                 .forEach(r -> r.fixtures()
                         .flatMap(f -> Optional.ofNullable(byFixture.get(f.key())).stream())
@@ -71,22 +72,22 @@ final class WholeFixtures {
         byFixture.values().forEach(own -> offer(own, space));
     }
 
-    private boolean isOpen(BlockRun run) {
-        return !starts.containsKey(run.index()) && !kept.contains(run.index());
+    private boolean isOpen(Piece piece) {
+        return !starts.containsKey(piece.index()) && !kept.contains(piece.index());
     }
 
-    private void seat(BlockRun run, JobSpace space) {
-        if (kept.contains(run.index()) && !run.isTogether()) {
-            run.blocks()
+    private void seat(Piece piece, JobSpace space) {
+        if (kept.contains(piece.index()) && !piece.isTogether()) {
+            piece.blocks()
                     .forEach(b -> b.start()
-                            .ifPresent(a -> space.take(a, b.footprint(), run.sharingClass(), BlockRun.load(b))));
-        } else if (!task.isForced(run)) {
-            Optional.ofNullable(starts.get(run.index())).or(run::now).ifPresent(a -> space.take(a, run));
+                            .ifPresent(a -> space.take(a, b.footprint(), piece.sharingClass(), Piece.load(b))));
+        } else if (!task.isForced(piece)) {
+            Optional.ofNullable(starts.get(piece.index())).or(piece::now).ifPresent(a -> space.take(a, piece));
         }
     }
 
-    /** All runs of a fixture find a place, or none is taken. */
-    private void offer(List<BlockRun> own, JobSpace space) {
+    /** All pieces of a fixture find a place, or none is taken. */
+    private void offer(List<Piece> own, JobSpace space) {
         JobSpace tried = space.copy();
         Map<Integer, StartAddress> found = new NearPlaces(tried).place(own);
         if (found.size() == own.size()) {

@@ -19,7 +19,7 @@ import taxon.core.rig.Plan;
 import taxon.core.rig.PlanDelta;
 import taxon.core.rig.edit.Edit.Changed;
 import taxon.core.rig.edit.Edit.Refused;
-import taxon.core.rigtable.CellChange;
+import taxon.core.rigtable.FieldChange;
 import taxon.core.rigtable.FixtureColumn;
 import taxon.core.rigtable.TableWork;
 import taxon.core.testing.Rigs;
@@ -51,7 +51,7 @@ class MoveGateTest {
                 new Way("in turn", Edit.inTurn("in turn", List.of(AddressEdits.move(BLOCK, ELSEWHERE, "1")))),
                 new Way(
                         "in the table",
-                        TableWork.edit("cell", List.of(new CellChange(LOCKED, FixtureColumn.ADDRESS, "3.001")))),
+                        TableWork.edit("cell", List.of(new FieldChange(LOCKED, FixtureColumn.ADDRESS, "3.001")))),
                 new Way(
                         "by whoever writes the next edit",
                         new Edit("raw", plan -> new Changed(plan.with(moved(plan))))),

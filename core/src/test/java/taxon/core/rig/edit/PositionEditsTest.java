@@ -6,7 +6,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import taxon.core.numbering.ReadingOrder;
+import taxon.core.numbering.NumberingOrder;
 import taxon.core.numbering.RigOrder;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
@@ -41,7 +41,7 @@ class PositionEditsTest {
         plan = Rigs.apply(plan, PositionEdits.add("Front", PositionKind.PIPE, PositionGeometry.UNSAID));
         Fixture front = plan.fixtures().get(1).withPlace(2, 1);
         plan = Rigs.apply(plan.with(front), PositionEdits.move(2, 1));
-        assertThat(RigOrder.of(plan, plan.fixtures(), ReadingOrder.USUAL))
+        assertThat(RigOrder.of(plan, plan.fixtures(), NumberingOrder.USUAL))
                 .extracting(Fixture::position)
                 .containsExactly(2, 1);
         plan = Rigs.apply(plan, PositionEdits.add("Later", PositionKind.ROOM, PositionGeometry.UNSAID));

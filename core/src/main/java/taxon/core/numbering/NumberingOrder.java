@@ -7,9 +7,9 @@ package taxon.core.numbering;
  * @param fromRight true to begin at the right as the audience sees it, which is the left of someone on the stage
  * @param serpentine true to turn round on every second position or row
  */
-public record ReadingOrder(By by, boolean fromRight, boolean serpentine) {
+public record NumberingOrder(By by, boolean fromRight, boolean serpentine) {
     /** Position by position, from left to right as the audience sees it. */
-    public static final ReadingOrder USUAL = new ReadingOrder(By.POSITION, false, false);
+    public static final NumberingOrder USUAL = new NumberingOrder(By.POSITION, false, false);
 
     /** What comes first. */
     public enum By {

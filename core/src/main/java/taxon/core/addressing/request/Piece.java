@@ -16,16 +16,16 @@ import taxon.core.rig.PlannedBlock;
  * What is placed as one: blocks of a fixture that follow each other, or blocks that share an address on purpose.
  *
  * @param index its place in the order of the request, from 0
- * @param blocks one or more; where they share, all begin at the start of the run
+ * @param blocks one or more; where they share, all begin at the start of the piece
  * @param length slots that it needs, with the room that is kept for a longer mode; above 512 it can go nowhere
  * @param load how many fixtures it puts on a line
  */
-public record BlockRun(
+public record Piece(
         int index, List<PlannedBlock> blocks, boolean shares, int length, int load, SharingClass sharingClass) {
-    public BlockRun {
+    public Piece {
         blocks = List.copyOf(blocks);
         if (blocks.isEmpty()) {
-            throw new IllegalArgumentException("a run of no blocks is none");
+            throw new IllegalArgumentException("a piece of no blocks is none");
         }
     }
 
@@ -52,13 +52,13 @@ public record BlockRun(
         return blocks.get(0).type();
     }
 
-    /** The fixture where the run is all of it, else its first block. */
+    /** The fixture where the piece is all of it, else its first block. */
     public String label() {
         PlannedBlock first = blocks.get(0);
         return blocks.size() == first.mode().blocks().size() ? first.fixture().label() : first.label();
     }
 
-    /** Whose run it is: one fixture, or those that share. */
+    /** Whose piece it is: one fixture, or those that share. */
     public Stream<Fixture> fixtures() {
         return shares ? blocks.stream().map(PlannedBlock::fixture).distinct() : Stream.of(fixture());
     }

@@ -23,16 +23,16 @@ import taxon.core.rig.Traits;
 import taxon.core.text.Texts;
 
 /** Reads the text of one cell into its fixture. What cannot be taken is a {@link CellRefusedException}. */
-final class CellReader {
+final class FieldReader {
     private static final int MOST_UNIT = 9999;
-    private static final List<String> TRUE = List.of(CellText.YES, "y", "true", "1", "x", "on", "reversed", "swapped");
+    private static final List<String> TRUE = List.of(FieldText.YES, "y", "true", "1", "x", "on", "reversed", "swapped");
     private static final List<String> FALSE = List.of("", "no", "n", "false", "0", "off", "-");
 
     private final Plan plan;
     private final Function<String, Integer> places;
 
     /** @param places gives the number of the position that is called so, and makes it where there is none */
-    CellReader(Plan plan, Function<String, Integer> places) {
+    FieldReader(Plan plan, Function<String, Integer> places) {
         this.plan = plan;
         this.places = places;
     }
@@ -54,7 +54,7 @@ final class CellReader {
     }
 
     /** @param fixture as far as earlier cells have changed it */
-    Fixture read(Fixture fixture, CellChange change) {
+    Fixture read(Fixture fixture, FieldChange change) {
         String text = change.text();
         Traits traits = fixture.traits();
         FixtureColumn column = change.column();
@@ -149,7 +149,7 @@ final class CellReader {
             throw refused(FixtureColumn.ADDRESS, text, Fault.OUT_OF_RANGE, allowed);
         }
         for (int i = 0; i < parts.size(); i++) {
-            if (!parts.get(i).equalsIgnoreCase(CellText.NONE) && !parts.get(i).equals("-")) {
+            if (!parts.get(i).equalsIgnoreCase(FieldText.NONE) && !parts.get(i).equals("-")) {
                 addresses.put(i + 1, address(parts.get(i)));
             }
         }
@@ -157,7 +157,7 @@ final class CellReader {
     }
 
     private static StartAddress address(String text) {
-        AddressText.Reading reading = AddressText.read(text);
+        AddressText.Parsed reading = AddressText.read(text);
         if (reading instanceof AddressText.Read read) {
             return read.address();
         }

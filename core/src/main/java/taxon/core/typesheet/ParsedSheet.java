@@ -10,8 +10,8 @@ import taxon.core.fixture.Mode;
  * @param modes what can be shown, even of a sheet with problems; a channel that has one is left out of its mode
  * @param findings in the order of the lines
  */
-public record SheetReading(List<Mode> modes, List<SheetFinding> findings) {
-    public SheetReading {
+public record ParsedSheet(List<Mode> modes, List<SheetFinding> findings) {
+    public ParsedSheet {
         modes = List.copyOf(modes);
         findings = List.copyOf(findings);
     }

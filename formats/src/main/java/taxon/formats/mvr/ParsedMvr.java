@@ -5,7 +5,7 @@ import java.util.Map;
 import taxon.core.scene.Scene;
 
 /** What came of reading an MVR file. */
-public sealed interface MvrReading {
+public sealed interface ParsedMvr {
 
     /**
      * A scene.
@@ -13,7 +13,7 @@ public sealed interface MvrReading {
      * @param types the GDTF files that its fixtures name and the archive holds, by that name; not read yet
      * @param notes what was odd, repaired or left out
      */
-    record Read(Scene scene, Map<String, byte[]> types, List<MvrNote> notes) implements MvrReading {
+    record Read(Scene scene, Map<String, byte[]> types, List<MvrNote> notes) implements ParsedMvr {
         public Read {
             types = Map.copyOf(types);
             notes = List.copyOf(notes);
@@ -21,5 +21,5 @@ public sealed interface MvrReading {
     }
 
     /** @param sentence why the file cannot be taken, with the place and the limit */
-    record Refused(String sentence) implements MvrReading {}
+    record Refused(String sentence) implements ParsedMvr {}
 }

@@ -16,7 +16,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Cells that were filled, counted on or pasted. */
 @Component
-public class CellsKind implements ProposalKind<TableProposal> {
+public class TableEditKind implements ProposalKind<TableProposal> {
     public static final String NAME = "cells";
 
     @Override
@@ -41,30 +41,30 @@ public class CellsKind implements ProposalKind<TableProposal> {
 
     @Override
     public Optional<TableProposal> compute(StoredProposal stored, JobState state, Effort effort) {
-        CellsJson.Wanted wanted = wanted(stored);
+        TableEditJson.Wanted wanted = wanted(stored);
         return Optional.of(TableProposal.of(state.plan(), wanted.title(), wanted.changes()));
     }
 
-    private static CellsJson.Wanted wanted(StoredProposal stored) {
-        return CellsJson.read(ProposalDesk.request(stored));
+    private static TableEditJson.Wanted wanted(StoredProposal stored) {
+        return TableEditJson.read(ProposalDesk.request(stored));
     }
 
     @Override
     public String headline(Looked<TableProposal> looked) {
         return wanted(looked.stored()).title() + ": "
-                + CellsView.changes(looked.content().work());
+                + TableEditView.changes(looked.content().work());
     }
 
     @Override
     public ObjectNode json(Looked<TableProposal> looked) {
-        return CellsJson.write(wanted(looked.stored()), looked.content().work());
+        return TableEditJson.write(wanted(looked.stored()), looked.content().work());
     }
 
     @Override
     public void show(Looked<TableProposal> looked, Model model) {
         model.addAttribute(
                 "proposal",
-                CellsView.of(wanted(looked.stored()), looked.content().work()));
+                TableEditView.of(wanted(looked.stored()), looked.content().work()));
     }
 
     @Override

@@ -7,14 +7,14 @@ import taxon.core.rig.FixtureKey;
 import taxon.core.rig.edit.Edit;
 
 /** What a jot line means. */
-public sealed interface JotReading {
+public sealed interface JotMeaning {
     /**
      * It is not whole yet.
      *
      * @param expected what comes next, in words
      * @param ways how it may go on: whole lines
      */
-    record Unfinished(String expected, List<String> ways) implements JotReading {
+    record Unfinished(String expected, List<String> ways) implements JotMeaning {
         public Unfinished {
             ways = List.copyOf(ways);
         }
@@ -26,14 +26,14 @@ public sealed interface JotReading {
      * @param sentence why, with what would do
      * @param ways lines that would do, where some come close
      */
-    record Refused(String sentence, List<String> ways) implements JotReading {
+    record Refused(String sentence, List<String> ways) implements JotMeaning {
         public Refused {
             ways = List.copyOf(ways);
         }
     }
 
     /** It chooses these fixtures and no others. */
-    record Chooses(Set<FixtureKey> fixtures) implements JotReading {
+    record Chooses(Set<FixtureKey> fixtures) implements JotMeaning {
         public Chooses {
             fixtures = Set.copyOf(fixtures);
         }
@@ -47,7 +47,7 @@ public sealed interface JotReading {
      * @param chosen the fixtures that are chosen afterwards
      */
     record Changes(Edit edit, List<ChangeLine> effects, List<String> remarks, Set<FixtureKey> chosen)
-            implements JotReading {
+            implements JotMeaning {
         public Changes {
             effects = List.copyOf(effects);
             remarks = List.copyOf(remarks);
@@ -56,5 +56,5 @@ public sealed interface JotReading {
     }
 
     /** It undoes the latest edit, or does it again. */
-    record Turns(boolean undo) implements JotReading {}
+    record Turns(boolean undo) implements JotMeaning {}
 }

@@ -3,7 +3,7 @@ package taxon.app.rig.table;
 import java.util.ArrayList;
 import java.util.List;
 import taxon.core.rig.FixtureKey;
-import taxon.core.rigtable.CellChange;
+import taxon.core.rigtable.FieldChange;
 import taxon.core.rigtable.FixtureColumn;
 import taxon.core.rigtable.TableWork;
 import taxon.formats.json.Json;
@@ -12,11 +12,11 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Changes of cells as JSON: as they wait to be applied, and as a script reads them. */
-public final class CellsJson {
-    private CellsJson() {}
+public final class TableEditJson {
+    private TableEditJson() {}
 
     /** @param left sentences on what of the pasted found no place */
-    public record Wanted(String title, List<CellChange> changes, List<String> left) {
+    public record Wanted(String title, List<FieldChange> changes, List<String> left) {
         public Wanted {
             changes = List.copyOf(changes);
             left = List.copyOf(left);
@@ -37,9 +37,9 @@ public final class CellsJson {
     }
 
     public static Wanted read(JsonNode node) {
-        List<CellChange> changes = new ArrayList<>();
+        List<FieldChange> changes = new ArrayList<>();
         node.path("changes")
-                .forEach(c -> changes.add(new CellChange(
+                .forEach(c -> changes.add(new FieldChange(
                         FixtureKey.of(c.path(0).asInt()),
                         Json.constant(FixtureColumn.class, c.path(1).asString()),
                         c.path(2).asString())));

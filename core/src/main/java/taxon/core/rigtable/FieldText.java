@@ -9,11 +9,11 @@ import taxon.core.rig.Plan;
 import taxon.core.rig.Traits;
 
 /** How a cell reads. Typing the same text again changes nothing. */
-public final class CellText {
+public final class FieldText {
     static final String YES = "yes";
     static final String NONE = "none";
 
-    private CellText() {}
+    private FieldText() {}
 
     public static String of(Plan plan, Fixture fixture, FixtureColumn column) {
         Traits traits = fixture.traits();

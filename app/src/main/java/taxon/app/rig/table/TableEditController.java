@@ -25,7 +25,7 @@ import taxon.app.store.ProposalStore.GivenFile;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
-import taxon.core.rigtable.CellChange;
+import taxon.core.rigtable.FieldChange;
 import taxon.core.rigtable.FixtureColumn;
 import taxon.core.rigtable.Pasted;
 import taxon.core.rigtable.Series;
@@ -38,7 +38,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Cells of the rig table: one is edited at once; what is filled, counted on or pasted is proposed first. */
 @Controller
-public class CellsController {
+public class TableEditController {
     private static final int MOST_CHANGES = 100_000;
 
     private final Frames frames;
@@ -47,7 +47,7 @@ public class CellsController {
     private final EquipmentListKind lists;
     private final ChangedFixtures changed;
 
-    public CellsController(
+    public TableEditController(
             Frames frames, JobEditor editor, ProposalDesk desk, EquipmentListKind lists, ChangedFixtures changed) {
         this.frames = frames;
         this.editor = editor;
@@ -85,7 +85,7 @@ public class CellsController {
             return reply.refused();
         }
         FixtureKey fixture = FixtureKey.of(key.orElseThrow());
-        CellChange change = new CellChange(fixture, column.orElseThrow(), fields.text("text"));
+        FieldChange change = new FieldChange(fixture, column.orElseThrow(), fields.text("text"));
         String title = change.column().words() + " of "
                 + frames.state(job).plan().fixture(fixture).map(Fixture::label).orElse("no. " + fixture);
         EditOutcome outcome = editor.apply(
@@ -124,7 +124,7 @@ public class CellsController {
                 request,
                 "filled down",
                 (plan, rows, column) -> text.map(t -> rows.stream()
-                                .map(f -> new CellChange(f.key(), column, t))
+                                .map(f -> new FieldChange(f.key(), column, t))
                                 .toList())
                         .orElseGet(() -> Series.down(plan, rows, column)));
     }
@@ -137,7 +137,7 @@ public class CellsController {
     }
 
     private interface Work {
-        List<CellChange> on(Plan plan, List<Fixture> rows, FixtureColumn column);
+        List<FieldChange> on(Plan plan, List<Fixture> rows, FixtureColumn column);
     }
 
     private Object proposeColumn(int job, HttpServletRequest request, String verb, Work work) {
@@ -153,8 +153,8 @@ public class CellsController {
             return reply.refused();
         }
         String title = column.orElseThrow().words() + " " + verb;
-        List<CellChange> changes = work.on(state.plan(), rows, column.orElseThrow());
-        return open(reply, state, new CellsJson.Wanted(title, changes, List.of()));
+        List<FieldChange> changes = work.on(state.plan(), rows, column.orElseThrow());
+        return open(reply, state, new TableEditJson.Wanted(title, changes, List.of()));
     }
 
     /** The keys stand in the order of the table, which is not that of a selection. */
@@ -199,7 +199,7 @@ public class CellsController {
                 state.plan(), cells.get(), below(table.rows(state.plan()), fields), editable(table, fields));
         int rows = cells.get().size() - (pasted.byId() ? 1 : 0);
         String title = rows == 1 ? "1 row pasted" : rows + " rows pasted";
-        return open(reply, state, new CellsJson.Wanted(title, pasted.changes(), PastedText.sentences(pasted)));
+        return open(reply, state, new TableEditJson.Wanted(title, pasted.changes(), PastedText.sentences(pasted)));
     }
 
     private static List<Fixture> below(List<Fixture> rows, Fields fields) {
@@ -221,12 +221,12 @@ public class CellsController {
                 .toList();
     }
 
-    private Object open(Reply reply, JobState state, CellsJson.Wanted wanted) {
+    private Object open(Reply reply, JobState state, TableEditJson.Wanted wanted) {
         if (wanted.changes().size() > MOST_CHANGES) {
             reply.fields().refuse("rows", "These are more than " + MOST_CHANGES + " cells; give them in parts.");
             return reply.refused();
         }
-        int id = desk.open(state.job(), state.version(), CellsKind.NAME, CellsJson.write(wanted));
+        int id = desk.open(state.job(), state.version(), TableEditKind.NAME, TableEditJson.write(wanted));
         return reply.done(
                 "Proposed; nothing has changed yet.",
                 "/jobs/" + state.job() + "/cells/" + id + query(reply.page()),

@@ -8,4 +8,4 @@ import taxon.core.rig.edit.Omission;
  *
  * @param who the fixture's label
  */
-public record CellFault(CellChange change, String who, Refusal reason) implements Omission {}
+public record FieldFault(FieldChange change, String who, Refusal reason) implements Omission {}

@@ -7,10 +7,10 @@ import taxon.core.rig.FixtureKey;
  *
  * @param text as typed, at most {@value #LONGEST} characters; what is longer is cut, which no column takes
  */
-public record CellChange(FixtureKey fixture, FixtureColumn column, String text) {
+public record FieldChange(FixtureKey fixture, FixtureColumn column, String text) {
     private static final int LONGEST = 2_000;
 
-    public CellChange {
+    public FieldChange {
         text = text.strip();
         text = text.length() > LONGEST ? text.substring(0, LONGEST) : text;
     }

@@ -9,7 +9,8 @@ import taxon.core.rigtable.TableWork;
  * @param moves the first ones
  * @param more how many further ones there are
  */
-public record CellsView(List<Line> moves, int more, List<String> faults, List<String> left, List<String> newPositions) {
+public record TableEditView(
+        List<Line> moves, int more, List<String> faults, List<String> left, List<String> newPositions) {
     private static final int SHOWN = 400;
     private static final int TOLD = 12;
 
@@ -19,8 +20,8 @@ public record CellsView(List<Line> moves, int more, List<String> faults, List<St
         }
     }
 
-    static CellsView of(CellsJson.Wanted wanted, TableWork work) {
-        return new CellsView(
+    static TableEditView of(TableEditJson.Wanted wanted, TableWork work) {
+        return new TableEditView(
                 work.moves().stream().limit(SHOWN).map(Line::of).toList(),
                 Math.max(0, work.moves().size() - SHOWN),
                 work.faults().stream()
