@@ -21,7 +21,6 @@ import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.dmx.StartAddress;
 import taxon.core.finding.PlanCheck;
-import taxon.core.fixture.DemoTypes;
 import taxon.core.fixture.FixtureType;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
@@ -32,6 +31,7 @@ import taxon.core.rig.edit.Edit;
 import taxon.core.rig.edit.FixtureEdits;
 import taxon.core.rig.wish.Wish;
 import taxon.core.rig.wish.Wish.Style;
+import taxon.demo.DemoTypes;
 
 /** Addressing a whole rig in each style, with its findings, at three sizes; and the findings after one edit. */
 @State(Scope.Benchmark)

@@ -15,7 +15,6 @@ import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.equipmentlist.EquipmentList;
-import taxon.core.fixture.BuiltInTypes;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeBook;
 import taxon.core.network.Ipv4;
@@ -36,6 +35,7 @@ import taxon.core.rig.Universe;
 import taxon.core.rig.edit.Added;
 import taxon.core.rig.edit.Edit;
 import taxon.core.rig.edit.FixtureEdits;
+import taxon.demo.DemoTypes;
 import taxon.formats.csv.EquipmentSheet.Understood;
 import taxon.formats.csv.EquipmentSheetReader;
 
@@ -71,7 +71,7 @@ final class DemoJob {
     private static EquipmentList list() {
         try (InputStream in = Objects.requireNonNull(DemoJob.class.getResourceAsStream(LIST), LIST)) {
             Understood sheet = (Understood) EquipmentSheetReader.read(in.readAllBytes());
-            EquipmentList intake = EquipmentList.of(sheet.rows(), BuiltInTypes.all(), Map.of());
+            EquipmentList intake = EquipmentList.of(sheet.rows(), DemoTypes.withGeneric(), Map.of());
             if (!intake.faulty().isEmpty()) {
                 throw new IllegalStateException("the demo's list has faults: " + intake.faulty());
             }
@@ -147,7 +147,7 @@ final class DemoJob {
             int count,
             int firstId,
             Optional<StartAddress> from) {
-        TypeBook types = BuiltInTypes.all();
+        TypeBook types = DemoTypes.withGeneric();
         FixtureType found = types.named("", type).orElseThrow();
         return FixtureEdits.add(
                 title,

@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Set;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.Block;
-import taxon.core.fixture.BuiltInTypes;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.network.Ipv4;
@@ -15,6 +14,7 @@ import taxon.core.network.PortAddress;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.Plan;
+import taxon.demo.DemoTypes;
 import taxon.simrig.SimPersonality;
 import taxon.simrig.SimPort;
 import taxon.simrig.SimUnit;
@@ -86,7 +86,7 @@ final class DemoRig {
     }
 
     private void stranger(int universe, String name, int personality, int start) {
-        FixtureType type = BuiltInTypes.all().named("", name).orElseThrow();
+        FixtureType type = DemoTypes.withGeneric().named("", name).orElseThrow();
         put(UniverseNumber.of(universe), simulated(type, "", personality, List.of(start)));
     }
 

@@ -32,6 +32,7 @@ import taxon.core.library.TypeIndex;
 import taxon.core.library.TypeSummary;
 import taxon.core.rig.Plan;
 import taxon.core.text.Texts;
+import taxon.demo.DemoTypes;
 import taxon.formats.gdtf.GdtfNote;
 import taxon.formats.gdtf.GdtfReader;
 import taxon.formats.gdtf.ParsedGdtf;
@@ -54,7 +55,7 @@ public class TypeLibrary {
 
     TypeLibrary(LibraryStore store, TaxonSettings settings) {
         this.store = store;
-        shipped = settings.demo() || settings.demoTypes() ? BuiltInTypes.all() : BuiltInTypes.generic();
+        shipped = settings.demo() || settings.demoTypes() ? DemoTypes.withGeneric() : BuiltInTypes.generic();
         Map<TypeId, TypeSummary> summaries = new TreeMap<>();
         shipped.types().forEach(t -> summaries.put(t.id(), TypeSummary.of(t, Source.BUILT_IN)));
         store.summaries().forEach((summary, putAway) -> {

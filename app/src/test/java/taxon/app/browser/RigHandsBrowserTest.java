@@ -228,8 +228,10 @@ class RigHandsBrowserTest {
         browser.open(job() + "rig?sel=1");
         browser.click("#undo button");
         browser.see(".told", "Undone: Fixture 201 changed.");
+        String second =
+                browser.texts("#undo button").get(0).replace("Undo: ", "").replace("...", "");
         browser.click("#undo button");
-        browser.see(".told", "Undone:");
+        browser.see(".told", "Undone: " + second);
         browser.click("#redo button");
         browser.see(".told", "Done again:");
         browser.open(job() + "sheet");

@@ -25,6 +25,7 @@ import taxon.core.rig.wish.Spacing.Starts;
 import taxon.core.rig.wish.Wish;
 import taxon.core.rig.wish.Wish.Split;
 import taxon.core.rig.wish.Wish.Style;
+import taxon.demo.DemoTypes;
 
 /** Why something finds no place: each reason where it is true, with the place. One universe is allowed throughout. */
 class ObstaclesTest {
@@ -64,7 +65,7 @@ class ObstaclesTest {
 
     @Test
     void thereIsRoomForTheModeAsItIs() {
-        var twoModes = taxon.core.fixture.DemoTypes.book().named("", "Tern").orElseThrow();
+        var twoModes = DemoTypes.book().named("", "Tern").orElseThrow();
         Plan plan = reserve(add(empty(), twoModes, 1, 1), 14, 512);
         Wish largest = ONE.withSpacing(new Spacing(0, Starts.ANYWHERE, 1, true));
         assertThat(reason(plan, largest)).contains("there is room for the 12 of its mode at 1.001");

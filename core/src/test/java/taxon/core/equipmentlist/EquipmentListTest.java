@@ -9,12 +9,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import taxon.core.fixture.BuiltInTypes;
 import taxon.core.fixture.TypeId;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.edit.Added;
 import taxon.core.testing.Rigs;
+import taxon.demo.DemoTypes;
 
 class EquipmentListTest {
     private static final Map<Column, String> HERONS = Map.of(
@@ -51,7 +51,7 @@ class EquipmentListTest {
     void aListWithoutAQuantityColumnNamesOneFixtureARow() {
         Map<Column, String> cells = new EnumMap<>(HERONS);
         cells.remove(Column.QUANTITY);
-        EquipmentLine line = EquipmentList.of(List.of(new EquipmentRow(2, cells)), BuiltInTypes.all(), Map.of())
+        EquipmentLine line = EquipmentList.of(List.of(new EquipmentRow(2, cells)), DemoTypes.withGeneric(), Map.of())
                 .lines()
                 .get(0);
         assertThat(line.added().orElseThrow().count()).isEqualTo(1);
@@ -101,7 +101,7 @@ class EquipmentListTest {
     void aChoiceTakesThePlaceOfWhatWasNotUnderstood() {
         EquipmentRow row = row(4, Map.of(Column.TYPE, "Heron 308", Column.MODE, "?"));
         Choice choice = new Choice(TypeId.of("fernglass-heron-380"), "18-channel");
-        EquipmentList intake = EquipmentList.of(List.of(row), BuiltInTypes.all(), Map.of(4, choice));
+        EquipmentList intake = EquipmentList.of(List.of(row), DemoTypes.withGeneric(), Map.of(4, choice));
         assertThat(intake.ready())
                 .singleElement()
                 .extracting(a -> a.mode().name())
@@ -121,7 +121,7 @@ class EquipmentListTest {
                         row(2, Map.of()),
                         row(3, Map.of(Column.QUANTITY, "-3")),
                         row(4, Map.of(Column.FIRST_ID, "301"))),
-                BuiltInTypes.all(),
+                DemoTypes.withGeneric(),
                 Map.of());
         assertThat(intake.fixtures()).isEqualTo(16);
         assertThat(intake.faulty())
@@ -154,7 +154,7 @@ class EquipmentListTest {
     }
 
     private static EquipmentLine read(Map<Column, String> changed) {
-        return EquipmentList.of(List.of(row(2, changed)), BuiltInTypes.all(), Map.of())
+        return EquipmentList.of(List.of(row(2, changed)), DemoTypes.withGeneric(), Map.of())
                 .lines()
                 .get(0);
     }

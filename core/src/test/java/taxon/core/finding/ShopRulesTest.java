@@ -6,13 +6,13 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
-import taxon.core.fixture.DemoTypes;
 import taxon.core.fixture.FixtureType;
 import taxon.core.library.Doubt;
 import taxon.core.library.ModeRef;
 import taxon.core.library.Shop;
 import taxon.core.rig.Plan;
 import taxon.core.testing.Rigs;
+import taxon.demo.DemoTypes;
 
 class ShopRulesTest {
     private static final FixtureType TERN = DemoTypes.book().named("", "Tern").orElseThrow();

@@ -9,7 +9,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
-import taxon.core.fixture.DemoTypes;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Part;
 import taxon.core.fixture.TypeId;
@@ -28,6 +27,7 @@ import taxon.core.rig.edit.Edit;
 import taxon.core.rig.edit.FixtureEdits;
 import taxon.core.rig.edit.GroupEdits;
 import taxon.core.testing.Rigs;
+import taxon.demo.DemoTypes;
 
 class GroupingTest {
     private static final Plan RIG = Rigs.add(

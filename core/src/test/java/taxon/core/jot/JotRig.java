@@ -6,7 +6,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import taxon.core.dmx.StartAddress;
-import taxon.core.fixture.DemoTypes;
 import taxon.core.fixture.FixtureType;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
@@ -19,6 +18,7 @@ import taxon.core.rig.edit.FixtureEdits;
 import taxon.core.rig.edit.GroupEdits;
 import taxon.core.rig.edit.PositionEdits;
 import taxon.core.testing.Rigs;
+import taxon.demo.DemoTypes;
 
 /** The rig on which the examples of the jot line stand. */
 final class JotRig {

@@ -7,13 +7,13 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import taxon.core.fixture.BuiltInTypes;
 import taxon.core.fixture.ChannelScript;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.fixture.TypeId;
 import taxon.core.library.StandIn.Fit;
+import taxon.demo.DemoTypes;
 
 class StandInTest {
 
@@ -81,7 +81,7 @@ class StandInTest {
 
     @Test
     void theBestComeFirst() {
-        List<TypeSummary> types = BuiltInTypes.all().types().stream()
+        List<TypeSummary> types = DemoTypes.withGeneric().types().stream()
                 .map(t -> TypeSummary.of(t, Source.BUILT_IN))
                 .toList();
         List<StandIn> ranked = StandIn.rank(ChannelOrder.of("R G B W"), types, 10);

@@ -7,12 +7,12 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import taxon.core.fixture.BuiltInTypes;
 import taxon.core.fixture.TypeId;
 import taxon.core.testing.RandomTypes;
+import taxon.demo.DemoTypes;
 
 class TypeIndexTest {
-    private static final TypeIndex INDEX = TypeIndex.of(BuiltInTypes.all().types().stream()
+    private static final TypeIndex INDEX = TypeIndex.of(DemoTypes.withGeneric().types().stream()
             .map(t -> TypeSummary.of(t, Source.BUILT_IN))
             .toList());
 
@@ -83,9 +83,9 @@ class TypeIndexTest {
     })
     void namesAreFoundAsInABookOfTypes(String maker, String name) {
         assertThat(INDEX.named(maker, name).map(TypeSummary::id))
-                .isEqualTo(BuiltInTypes.all().named(maker, name).map(t -> t.id()));
+                .isEqualTo(DemoTypes.withGeneric().named(maker, name).map(t -> t.id()));
         assertThat(INDEX.closest(maker, name, 3).stream().map(TypeSummary::id).toList())
-                .isEqualTo(BuiltInTypes.all().closest(maker, name, 3).stream()
+                .isEqualTo(DemoTypes.withGeneric().closest(maker, name, 3).stream()
                         .map(t -> t.id())
                         .toList());
     }

@@ -21,7 +21,6 @@ import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.Attribute;
 import taxon.core.fixture.Block;
 import taxon.core.fixture.ChannelScript;
-import taxon.core.fixture.DemoTypes;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
@@ -36,6 +35,7 @@ import taxon.core.rig.Mark;
 import taxon.core.rig.Plan;
 import taxon.core.rig.ReservedRun;
 import taxon.core.testing.Rigs;
+import taxon.demo.DemoTypes;
 
 class ModeAdvisorTest {
     private static final FixtureType TERN = DemoTypes.book().named("", "Tern").orElseThrow();

@@ -17,7 +17,6 @@ import taxon.core.addressing.answer.Obstacle;
 import taxon.core.dmx.StartAddress;
 import taxon.core.finding.PlanCheck;
 import taxon.core.finding.Rule;
-import taxon.core.fixture.DemoTypes;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.FixtureType;
 import taxon.core.modes.ChangeProposal.StylePrice;
@@ -36,6 +35,7 @@ import taxon.core.rig.wish.Headroom;
 import taxon.core.rig.wish.Spacing;
 import taxon.core.rig.wish.Wish;
 import taxon.core.testing.Rigs;
+import taxon.demo.DemoTypes;
 
 class ModeChangeTest {
     private static final FixtureType TERN = DemoTypes.book().named("", "Tern").orElseThrow();

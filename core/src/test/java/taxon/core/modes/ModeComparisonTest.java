@@ -6,11 +6,11 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import taxon.core.fixture.Attribute;
-import taxon.core.fixture.DemoTypes;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Part;
 import taxon.core.modes.ModeComparison.Column;
 import taxon.core.modes.ModeComparison.Row;
+import taxon.demo.DemoTypes;
 
 class ModeComparisonTest {
     private static final FixtureType TERN = DemoTypes.book().named("", "Tern").orElseThrow();

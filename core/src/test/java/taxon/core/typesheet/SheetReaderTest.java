@@ -13,13 +13,13 @@ import taxon.core.fixture.Attribute;
 import taxon.core.fixture.Block;
 import taxon.core.fixture.Channel;
 import taxon.core.fixture.ChannelFunction;
-import taxon.core.fixture.DemoTypes;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.fixture.Part;
 import taxon.core.fixture.PhysicalRange;
 import taxon.core.testing.RandomTypes;
 import taxon.core.typesheet.SheetFinding.Kind;
+import taxon.demo.DemoTypes;
 
 class SheetReaderTest {
 

@@ -10,10 +10,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import taxon.core.dmx.StartAddress;
-import taxon.core.fixture.BuiltInTypes;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlanDelta;
 import taxon.core.testing.Rigs;
+import taxon.demo.DemoTypes;
 
 class JobJsonTest {
 
@@ -49,7 +49,7 @@ class JobJsonTest {
 
     @Test
     void everyBuiltInTypeComesBackAsItWas() {
-        BuiltInTypes.all()
+        DemoTypes.withGeneric()
                 .types()
                 .forEach(t -> assertThat(FixtureTypeJson.read(FixtureTypeJson.write(t)))
                         .isEqualTo(t));
