@@ -4,7 +4,6 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.List;
 import java.util.Optional;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -17,6 +16,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import taxon.app.form.NotThereException;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
+import taxon.app.paperwork.PatchSheets.Paper;
 import taxon.app.store.RevisionStore;
 
 /** The papers of the job as it is now. */
@@ -36,7 +36,7 @@ class PaperworkController {
 
     @GetMapping("/jobs/{job}/paperwork")
     String page(@PathVariable int job, HttpServletRequest request, Model model) {
-        return show(job, PatchSheets.BY_FIXTURE, request, model);
+        return show(job, Paper.BY_FIXTURE.slug(), request, model);
     }
 
     @GetMapping("/jobs/{job}/paperwork/{name}")
@@ -47,7 +47,7 @@ class PaperworkController {
     private String show(int job, String name, HttpServletRequest request, Model model) {
         Sheet sheet = find(job, name);
         frames.open(job, Optional.of(Stage.PAPERWORK), request, model);
-        model.addAttribute("sheets", sheets(job));
+        model.addAttribute("papers", Paper.values());
         model.addAttribute("sheet", sheet);
         return "paperwork/page";
     }
@@ -78,17 +78,10 @@ class PaperworkController {
                 .body(content);
     }
 
-    private List<Sheet> sheets(int job) {
-        String revision = revisions.state(job).words();
-        return new PatchSheets(
-                        frames.state(job).plan(), revision, LocalDate.now(clock).toString())
-                .all();
-    }
-
     private Sheet find(int job, String name) {
-        return sheets(job).stream()
-                .filter(s -> s.name().equals(name))
-                .findFirst()
-                .orElseThrow(() -> new NotThereException("sheet " + name));
+        Paper paper = Paper.of(name).orElseThrow(() -> new NotThereException("sheet " + name));
+        String revision = revisions.state(job).words();
+        String today = LocalDate.now(clock).toString();
+        return new PatchSheets(frames.state(job).plan(), revision, today).of(paper);
     }
 }

@@ -1,9 +1,11 @@
 package taxon.app.paperwork;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -25,13 +27,37 @@ import taxon.core.rig.Traits;
 import taxon.core.rig.Universe;
 import taxon.core.rigtable.FieldText;
 import taxon.core.rigtable.FixtureColumn;
+import taxon.formats.json.Json;
 
 /** The patch as papers: by fixture and by universe. */
 public final class PatchSheets {
-    public static final String BY_FIXTURE = "by-fixture";
-    public static final String BY_UNIVERSE = "by-universe";
-    public static final String GROUPS = "groups";
-    public static final String TO_KNOW = "to-know";
+    /** The papers that there are, in their order, each with its name in addresses and its title. */
+    public enum Paper {
+        BY_FIXTURE("Patch by fixture"),
+        BY_UNIVERSE("Patch by universe"),
+        GROUPS("Groups"),
+        TO_KNOW("What to know");
+
+        private final String title;
+
+        Paper(String title) {
+            this.title = title;
+        }
+
+        public String title() {
+            return title;
+        }
+
+        /** "by-fixture". */
+        public String slug() {
+            return Json.slug(this);
+        }
+
+        /** The paper of that name in an address. */
+        public static Optional<Paper> of(String slug) {
+            return Arrays.stream(values()).filter(p -> p.slug().equals(slug)).findFirst();
+        }
+    }
 
     private static final List<String> FIXTURE_COLUMNS = List.of(
             "Fixture ID", "Type", "Mode", "Position", "Unit", "Block", "Address", "Slots", "Standing", "Name and note");
@@ -71,10 +97,20 @@ public final class PatchSheets {
     }
 
     public List<Sheet> all() {
-        return List.of(byFixture(), byUniverse(), groups(), toKnow());
+        return Arrays.stream(Paper.values()).map(this::of).toList();
     }
 
-    public Sheet byFixture() {
+    /** One paper; the others are not made. */
+    public Sheet of(Paper paper) {
+        return switch (paper) {
+            case BY_FIXTURE -> byFixture();
+            case BY_UNIVERSE -> byUniverse();
+            case GROUPS -> groups();
+            case TO_KNOW -> toKnow();
+        };
+    }
+
+    private Sheet byFixture() {
         List<List<String>> rows = new ArrayList<>();
         for (Fixture fixture : plan.fixtures()) {
             List<PlannedBlock> blocks = plan.blocksOf(fixture);
@@ -83,7 +119,7 @@ public final class PatchSheets {
                 rows.add(row(fixture, "", "mode missing", "", ""));
             }
         }
-        return sheet(BY_FIXTURE, "Patch by fixture", FIXTURE_COLUMNS, List.of(new Sheet.Group("", rows)));
+        return sheet(Paper.BY_FIXTURE, FIXTURE_COLUMNS, List.of(new Sheet.Group("", rows)));
     }
 
     private List<String> fixtureRow(PlannedBlock block) {
@@ -115,7 +151,7 @@ public final class PatchSheets {
                 : fixture.name() + ": " + fixture.note();
     }
 
-    public Sheet byUniverse() {
+    private Sheet byUniverse() {
         Map<UniverseNumber, List<Line>> lines = new TreeMap<>();
         plan.blocks()
                 .forEach(b -> b.start()
@@ -132,11 +168,11 @@ public final class PatchSheets {
                                 .map(Line::cells)
                                 .toList()))
                 .toList();
-        return sheet(BY_UNIVERSE, "Patch by universe", UNIVERSE_COLUMNS, groups);
+        return sheet(Paper.BY_UNIVERSE, UNIVERSE_COLUMNS, groups);
     }
 
     /** Groups that were made, then those that come by themselves. */
-    public Sheet groups() {
+    private Sheet groups() {
         List<List<String>> rows = Groupings.all(plan).stream()
                 .map(g -> List.of(
                         g.id().map(FixtureId::toString).orElse(""),
@@ -146,17 +182,17 @@ public final class PatchSheets {
                         String.valueOf(g.members().size()),
                         IdRuns.words(g.members())))
                 .toList();
-        return sheet(GROUPS, "Groups", GROUP_COLUMNS, List.of(new Sheet.Group("", rows)));
+        return sheet(Paper.GROUPS, GROUP_COLUMNS, List.of(new Sheet.Group("", rows)));
     }
 
     /** What the programmer should know of single fixtures; those of which there is nothing are left out. */
-    public Sheet toKnow() {
+    private Sheet toKnow() {
         List<List<String>> rows = plan.fixtures().stream()
                 .filter(f -> !f.traits().equals(Traits.NONE)
                         || !Cells.of(plan.mode(f)).isEmpty())
                 .map(this::knownRow)
                 .toList();
-        return sheet(TO_KNOW, "What to know", TO_KNOW_COLUMNS, List.of(new Sheet.Group("", rows)));
+        return sheet(Paper.TO_KNOW, TO_KNOW_COLUMNS, List.of(new Sheet.Group("", rows)));
     }
 
     private List<String> knownRow(Fixture fixture) {
@@ -233,7 +269,15 @@ public final class PatchSheets {
                 + route.port().number();
     }
 
-    private Sheet sheet(String name, String title, List<String> columns, List<Sheet.Group> groups) {
-        return new Sheet(name, title, plan.sheet().name(), plan.sheet().venue(), revision, date, columns, groups);
+    private Sheet sheet(Paper paper, List<String> columns, List<Sheet.Group> groups) {
+        return new Sheet(
+                paper.slug(),
+                paper.title(),
+                plan.sheet().name(),
+                plan.sheet().venue(),
+                revision,
+                date,
+                columns,
+                groups);
     }
 }

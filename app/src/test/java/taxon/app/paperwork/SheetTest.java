@@ -46,7 +46,7 @@ class SheetTest {
         Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", 16), 2, Optional.of(101), Optional.of(StartAddress.of(1, 97)))
                 .with(new ReservedRun(1, UniverseNumber.of(1), new SlotRange(1, 96), "racks"));
         Group group = new PatchSheets(plan, "Revision A", "2026-05-01")
-                .byUniverse()
+                .of(PatchSheets.Paper.BY_UNIVERSE)
                 .groups()
                 .get(0);
         assertThat(group.title()).isEqualTo("Universe 1, routed nowhere");
@@ -58,8 +58,11 @@ class SheetTest {
     void aFixtureWithoutAddressOrModeIsOnTheSheetAllTheSame() {
         Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", 16), 2, 101);
         Plan broken = plan.with(plan.fixtures().get(1).withMode("gone"));
-        List<List<String>> rows =
-                new PatchSheets(broken, "", "").byFixture().groups().get(0).rows();
+        List<List<String>> rows = new PatchSheets(broken, "", "")
+                .of(PatchSheets.Paper.BY_FIXTURE)
+                .groups()
+                .get(0)
+                .rows();
         assertThat(rows).hasSize(2);
         assertThat(rows.get(0)).contains("101", "none", "no address");
         assertThat(rows.get(1)).contains("102", "gone", "mode missing");

@@ -15,10 +15,16 @@ public record Slot(int number) implements Comparable<Slot> {
         }
     }
 
+    /**
+     * The slot of that number.
+     *
+     * @throws IllegalArgumentException when it is not legal
+     */
     public static Slot of(int number) {
         return new Slot(number);
     }
 
+    /** True for 1 to 512. */
     public static boolean isLegal(int number) {
         return number >= FIRST && number <= LAST;
     }

@@ -39,14 +39,17 @@ public record SlotRange(int first, int last) implements Comparable<SlotRange> {
         return new SlotRange(start.number(), Math.min(Slot.LAST, start.number() + Math.max(1, length) - 1));
     }
 
+    /** How many slots it has, 1 to 512. */
     public int length() {
         return last - first + 1;
     }
 
+    /** True when a slot is in it, ends included. */
     public boolean contains(int slot) {
         return slot >= first && slot <= last;
     }
 
+    /** True when both hold a slot. */
     public boolean overlaps(SlotRange other) {
         return first <= other.last && other.first <= last;
     }

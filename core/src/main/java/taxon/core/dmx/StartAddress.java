@@ -15,6 +15,11 @@ public record StartAddress(UniverseNumber universe, Slot slot) implements Compar
     /** The largest absolute address: universe 63999, slot 512. */
     public static final int LAST_ABSOLUTE = UniverseNumber.LAST * Slot.LAST;
 
+    /**
+     * The address of that universe and slot.
+     *
+     * @throws IllegalArgumentException when one of them is not legal
+     */
     public static StartAddress of(int universe, int slot) {
         return new StartAddress(UniverseNumber.of(universe), Slot.of(slot));
     }
@@ -31,6 +36,7 @@ public record StartAddress(UniverseNumber universe, Slot slot) implements Compar
         return of((absolute - 1) / Slot.LAST + 1, (absolute - 1) % Slot.LAST + 1);
     }
 
+    /** The absolute number, (universe − 1) × 512 + slot (DIN SPEC 15801, from memory). */
     public int absolute() {
         return (universe.number() - 1) * Slot.LAST + slot.number();
     }

@@ -16,10 +16,16 @@ public record UniverseNumber(int number) implements Comparable<UniverseNumber> {
         }
     }
 
+    /**
+     * The universe of that number.
+     *
+     * @throws IllegalArgumentException when it is not legal
+     */
     public static UniverseNumber of(int number) {
         return new UniverseNumber(number);
     }
 
+    /** True for 1 to 63999. */
     public static boolean isLegal(int number) {
         return number >= FIRST && number <= LAST;
     }

@@ -55,6 +55,11 @@ public record UniverseSet(List<Range> ranges) {
         return List.copyOf(joined);
     }
 
+    /**
+     * Neighbouring universes, both ends included.
+     *
+     * @throws IllegalArgumentException when they are no range of legal numbers
+     */
     public static UniverseSet of(int first, int last) {
         return new UniverseSet(List.of(new Range(first, last)));
     }
@@ -77,10 +82,12 @@ public record UniverseSet(List<Range> ranges) {
         return Optional.of(new UniverseSet(ranges));
     }
 
+    /** True when every universe is in it. */
     public boolean isAll() {
         return ranges.isEmpty();
     }
 
+    /** True when a universe is in it. */
     public boolean holds(UniverseNumber universe) {
         return isAll()
                 || ranges.stream().anyMatch(r -> r.first() <= universe.number() && universe.number() <= r.last());

@@ -24,14 +24,17 @@ public record EquipmentList(List<EquipmentLine> lines) implements Proposed {
         return new EquipmentList(rows.stream().map(reader::read).toList());
     }
 
+    /** What the rows that were understood add, in their order. */
     public List<Added> ready() {
         return lines.stream().flatMap(l -> l.added().stream()).toList();
     }
 
+    /** The rows that add nothing, each with why. */
     public List<EquipmentLine> faulty() {
         return lines.stream().filter(l -> l.added().isEmpty()).toList();
     }
 
+    /** How many fixtures are ready to be added. */
     public int fixtures() {
         return ready().stream().mapToInt(Added::count).sum();
     }

@@ -82,14 +82,17 @@ public record PlanCheck(Map<Rule, List<Finding>> byRule) {
         return now.stream().filter(f -> !known.contains(f.id()));
     }
 
+    /** What concerns a fixture, in the order of all findings. */
     public List<Finding> of(FixtureKey key) {
         return findings().stream().filter(f -> f.fixtures().contains(key)).toList();
     }
 
+    /** The finding of that id. */
     public Optional<Finding> find(String id) {
         return findings().stream().filter(f -> f.id().equals(id)).findFirst();
     }
 
+    /** How many findings are of a severity. */
     public long count(Severity severity) {
         return byRule.entrySet().stream()
                 .filter(e -> e.getKey().severity() == severity)

@@ -23,22 +23,32 @@ public record Length(long micrometres) implements Comparable<Length> {
         }
     }
 
+    /**
+     * A length written in metres, "3.25".
+     *
+     * @throws NumberFormatException when it is no decimal number
+     * @throws ArithmeticException when it is finer than a micrometre or too large
+     */
     public static Length metres(String decimal) {
         return new Length(new BigDecimal(decimal).movePointRight(6).longValueExact());
     }
 
+    /** So many millimetres. */
     public static Length millimetres(long count) {
         return new Length(Math.multiplyExact(count, 1_000L));
     }
 
+    /** The sum of both. */
     public Length plus(Length other) {
         return new Length(micrometres + other.micrometres);
     }
 
+    /** The difference of both, which may be below zero. */
     public Length minus(Length other) {
         return new Length(micrometres - other.micrometres);
     }
 
+    /** The same length the other way. */
     public Length negated() {
         return new Length(-micrometres);
     }

@@ -20,10 +20,12 @@ public record Shop(Map<TypeId, Integer> shelf, Map<ModeRef, Doubt> doubts) {
         doubts = Collections.unmodifiableMap(new TreeMap<>(doubts));
     }
 
+    /** How many of a type the shop owns; empty for one that is not on the shelf. */
     public Optional<Integer> owned(TypeId type) {
         return Optional.ofNullable(shelf.get(type));
     }
 
+    /** What is doubted of a mode. */
     public Optional<Doubt> doubt(TypeId type, String mode) {
         return Optional.ofNullable(doubts.get(new ModeRef(type, mode)));
     }

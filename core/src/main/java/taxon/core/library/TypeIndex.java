@@ -75,6 +75,7 @@ public final class TypeIndex {
         }
     }
 
+    /** The index of these types; of two with one id the later counts. */
     public static TypeIndex of(Collection<TypeSummary> types) {
         Map<String, List<String>> words = new HashMap<>();
         Map<TypeId, Entry> byId = new TreeMap<>();
@@ -89,6 +90,7 @@ public final class TypeIndex {
         return new TypeIndex(changed);
     }
 
+    /** The same index but for one type. */
     public TypeIndex without(TypeId id) {
         Map<TypeId, Entry> changed = new TreeMap<>(byId);
         changed.remove(id);
@@ -112,10 +114,12 @@ public final class TypeIndex {
         return words;
     }
 
+    /** How many types are found through it. */
     public int size() {
         return sorted.size();
     }
 
+    /** The type of that id. */
     public Optional<TypeSummary> find(TypeId id) {
         return Optional.ofNullable(byId.get(id)).map(Entry::summary);
     }

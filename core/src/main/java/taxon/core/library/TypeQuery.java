@@ -23,6 +23,7 @@ public record TypeQuery(List<String> words, Optional<Integer> footprint) {
         words = List.copyOf(words);
     }
 
+    /** What was typed so far, word by word. */
     public static TypeQuery of(String typed) {
         String text = typed.substring(0, Math.min(LONGEST, typed.length())).toLowerCase(Locale.ROOT);
         Matcher matcher = FOOTPRINT.matcher(text);
@@ -39,6 +40,7 @@ public record TypeQuery(List<String> words, Optional<Integer> footprint) {
                 .toList();
     }
 
+    /** True when nothing was typed. */
     public boolean isEmpty() {
         return words.isEmpty() && footprint.isEmpty();
     }

@@ -62,6 +62,7 @@ public record Advice(List<TypeAdvice> types, int slots, int room, Outcome outcom
             lacks = List.copyOf(lacks);
         }
 
+        /** True when it meets every need that was asked for, and the console can mix its colours. */
         public boolean isPossible() {
             return lacks.isEmpty() && undriven.isEmpty();
         }
@@ -74,6 +75,7 @@ public record Advice(List<TypeAdvice> types, int slots, int room, Outcome outcom
      * @param opens true when the rig would fit, or the type have a mode, without this need alone
      */
     public record NeedCost(Need need, int savedSlots, boolean opens) {
+        /** The attribute that is needed. */
         public Attribute attribute() {
             return need.attribute();
         }
@@ -84,6 +86,7 @@ public record Advice(List<TypeAdvice> types, int slots, int room, Outcome outcom
         needCosts = List.copyOf(needCosts);
     }
 
+    /** True when all modes chosen fit the universes. */
     public boolean fits() {
         return outcome == Outcome.FITS || outcome == Outcome.FITS_CHEAPEST;
     }

@@ -12,6 +12,11 @@ import java.util.regex.Pattern;
 public record Ipv4(int bits) implements Comparable<Ipv4> {
     private static final Pattern DOTTED = Pattern.compile("(\\d{1,3})\\.(\\d{1,3})\\.(\\d{1,3})\\.(\\d{1,3})");
 
+    /**
+     * The address a.b.c.d.
+     *
+     * @throws IllegalArgumentException when one of them is outside 0 to 255
+     */
     public static Ipv4 of(int a, int b, int c, int d) {
         return new Ipv4(octet(a) << 24 | octet(b) << 16 | octet(c) << 8 | octet(d));
     }
@@ -40,6 +45,7 @@ public record Ipv4(int bits) implements Comparable<Ipv4> {
         return value;
     }
 
+    /** The first of its four numbers. */
     public int octet1() {
         return bits >>> 24;
     }

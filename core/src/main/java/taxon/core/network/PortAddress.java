@@ -30,14 +30,17 @@ public record PortAddress(int number) implements Comparable<PortAddress> {
         return new PortAddress(net << 8 | subNet << 4 | universe);
     }
 
+    /** Bits 14 to 8 of the Port-Address, 0 to 127 (Art-Net 4, from memory). */
     public int net() {
         return number >> 8;
     }
 
+    /** Bits 7 to 4 of the Port-Address, 0 to 15 (Art-Net 4, from memory). */
     public int subNet() {
         return number >> 4 & 0xF;
     }
 
+    /** Bits 3 to 0 of the Port-Address, 0 to 15 (Art-Net 4, from memory). */
     public int universe() {
         return number & 0xF;
     }

@@ -54,10 +54,12 @@ public final class Effort {
         return left > 0;
     }
 
+    /** True when nothing is left, or someone has stopped the search. */
     public boolean isSpent() {
         return left == 0 || meter.stopped;
     }
 
+    /** What may still be spent, in numbers that are touched. */
     public long left() {
         return meter.stopped ? 0 : left;
     }

@@ -16,6 +16,7 @@ public record BlockEvidence(BlockRef ref, Optional<Mark> set, Optional<Mark> pro
         Texts.allowLine("UID", uid, 13);
     }
 
+    /** Nothing is known of the unit. */
     public static BlockEvidence none(BlockRef ref) {
         return new BlockEvidence(ref, Optional.empty(), Optional.empty(), "");
     }
@@ -30,6 +31,7 @@ public record BlockEvidence(BlockRef ref, Optional<Mark> set, Optional<Mark> pro
         return cases.evidence(this);
     }
 
+    /** The key under which a plan holds what is known of a block. */
     public static ElementKey keyOf(BlockRef ref) {
         return new ElementKey(Kind.EVIDENCE, ref.fixture().number(), digits(ref.block()));
     }
@@ -40,14 +42,21 @@ public record BlockEvidence(BlockRef ref, Optional<Mark> set, Optional<Mark> pro
         return "0".repeat(Math.max(0, 3 - plain.length())) + plain;
     }
 
+    /** The same, last set so. */
     public BlockEvidence withSet(Mark mark) {
         return new BlockEvidence(ref, Optional.of(mark), proved, uid);
     }
 
+    /**
+     * The same, last set so and found so.
+     *
+     * @param provedUid the RDM UID that it answered with
+     */
     public BlockEvidence withProved(Mark mark, String provedUid) {
         return new BlockEvidence(ref, Optional.of(mark), Optional.of(mark), provedUid);
     }
 
+    /** The same with another RDM UID. */
     public BlockEvidence withUid(String changed) {
         return new BlockEvidence(ref, set, proved, changed);
     }

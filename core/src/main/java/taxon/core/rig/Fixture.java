@@ -84,30 +84,37 @@ public record Fixture(
                 key, id, model, place, Words.NONE, Collections.emptySortedMap(), Traits.NONE, Optional.empty());
     }
 
+    /** The type that it is of, by its id in the plan. */
     public TypeId type() {
         return model.type();
     }
 
+    /** The name of its mode, which its type need not have. */
     public String mode() {
         return model.mode();
     }
 
+    /** The number of the position that it hangs on. */
     public int position() {
         return place.position();
     }
 
+    /** Its place in the count along its position, from 1. */
     public int unit() {
         return place.unit();
     }
 
+    /** How far from the middle of its position, to the right as the audience sees it; empty where nobody has said. */
     public Optional<Length> offset() {
         return place.offset();
     }
 
+    /** What people call it; may be empty. */
     public String name() {
         return words.name();
     }
 
+    /** What else to know; may be empty. */
     public String note() {
         return words.note();
     }
@@ -122,14 +129,25 @@ public record Fixture(
         return cases.fixture(this);
     }
 
+    /** The key under which a plan holds the fixture. */
     public static ElementKey keyOf(FixtureKey key) {
         return ElementKey.of(Kind.FIXTURE, key.number());
     }
 
+    /**
+     * The planned start of a block; empty where it has none.
+     *
+     * @param block from 1
+     */
     public Optional<StartAddress> address(int block) {
         return Optional.ofNullable(addresses.get(block));
     }
 
+    /**
+     * The same with another start for one block, or with none.
+     *
+     * @param block from 1
+     */
     public Fixture withAddress(int block, Optional<StartAddress> address) {
         TreeMap<Integer, StartAddress> changed = new TreeMap<>(addresses);
         address.ifPresentOrElse(a -> changed.put(block, a), () -> changed.remove(block));
@@ -151,22 +169,27 @@ public record Fixture(
                 : Optional.empty();
     }
 
+    /** The same with exactly these starts, by block from 1. */
     public Fixture withAddresses(Map<Integer, StartAddress> changed) {
         return new Fixture(key, id, model, place, words, new TreeMap<>(changed), traits, uuid);
     }
 
+    /** The same under another fixture ID, or without one. */
     public Fixture withId(Optional<FixtureId> changed) {
         return new Fixture(key, changed, model, place, words, addresses, traits, uuid);
     }
 
+    /** The same as another type, in one of its modes. */
     public Fixture withModel(Model changed) {
         return new Fixture(key, id, changed, place, words, addresses, traits, uuid);
     }
 
+    /** The same in another mode; whether its type has it is not asked here. */
     public Fixture withMode(String changed) {
         return withModel(new Model(type(), changed));
     }
 
+    /** The same as another type; its mode keeps its name. */
     public Fixture withType(TypeId changed) {
         return withModel(new Model(changed, mode()));
     }
@@ -176,22 +199,31 @@ public record Fixture(
         return withPlace(new Place(changedPosition, changedUnit, offset()));
     }
 
+    /** The same at another place. */
     public Fixture withPlace(Place changed) {
         return new Fixture(key, id, model, changed, words, addresses, traits, uuid);
     }
 
+    /** The same at another distance from the middle of its position, or at none that is known. */
     public Fixture withOffset(Optional<Length> changed) {
         return withPlace(new Place(position(), unit(), changed));
     }
 
+    /**
+     * The same with another words.
+     *
+     * @throws IllegalArgumentException when a text is longer than it may be
+     */
     public Fixture withWords(String changedName, String changedNote) {
         return new Fixture(key, id, model, place, new Words(changedName, changedNote), addresses, traits, uuid);
     }
 
+    /** The same with other traits. */
     public Fixture withTraits(Traits changed) {
         return new Fixture(key, id, model, place, words, addresses, changed, uuid);
     }
 
+    /** The same under the UUID that other programs know it by, or without. */
     public Fixture withUuid(Optional<UUID> changed) {
         return new Fixture(key, id, model, place, words, addresses, traits, changed);
     }

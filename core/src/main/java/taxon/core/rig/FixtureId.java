@@ -14,10 +14,16 @@ public record FixtureId(int number) implements Comparable<FixtureId> {
         }
     }
 
+    /**
+     * The ID of that number.
+     *
+     * @throws IllegalArgumentException when it is not legal
+     */
     public static FixtureId of(int number) {
         return new FixtureId(number);
     }
 
+    /** True for 1 to {@link #LAST}. */
     public static boolean isLegal(long number) {
         return number >= 1 && number <= LAST;
     }

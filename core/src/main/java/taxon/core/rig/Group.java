@@ -46,14 +46,17 @@ public record Group(
             }
         }
 
+        /** Takes all fixtures of a type, wherever they hang. */
         public static Rule ofType(TypeId type) {
             return new Rule(Optional.of(type), Optional.empty());
         }
 
+        /** Takes all fixtures on a position, whatever they are. */
         public static Rule onPosition(int position) {
             return new Rule(Optional.empty(), Optional.of(position));
         }
 
+        /** True when a fixture is a member by this rule. */
         public boolean takes(Fixture fixture) {
             return type.map(fixture.type()::equals).orElse(true)
                     && position.map(p -> p == fixture.position()).orElse(true);
@@ -82,6 +85,11 @@ public record Group(
         }
     }
 
+    /**
+     * A folder without members.
+     *
+     * @param parent the folder that it lies in
+     */
     public static Group folder(int number, String name, Optional<Integer> parent) {
         return new Group(
                 number, GroupKind.FOLDER, name, Optional.empty(), parent, Collections.emptySortedSet(), List.of());
@@ -97,6 +105,7 @@ public record Group(
         return cases.group(this);
     }
 
+    /** The key under which a plan holds the group. */
     public static ElementKey keyOf(int number) {
         return ElementKey.of(Kind.GROUP, number);
     }
@@ -106,10 +115,12 @@ public record Group(
         return members.contains(fixture.key()) || rules.stream().anyMatch(r -> r.takes(fixture));
     }
 
+    /** The same with exactly these members by hand. */
     public Group withMembers(Set<FixtureKey> changed) {
         return new Group(number, kind, name, id, parent, new TreeSet<>(changed), rules);
     }
 
+    /** The same in another folder, or at the top. */
     public Group withParent(Optional<Integer> changed) {
         return new Group(number, kind, name, id, changed, members, rules);
     }

@@ -35,10 +35,16 @@ public record JobSheet(
         this(name, venue, from, to, note, RigView.USUAL);
     }
 
+    /** The same with the rig shown otherwise. */
     public JobSheet withView(RigView changed) {
         return new JobSheet(name, venue, from, to, note, changed);
     }
 
+    /**
+     * A sheet with nothing but a name.
+     *
+     * @throws IllegalArgumentException when it is blank or too long
+     */
     public static JobSheet named(String name) {
         return new JobSheet(name, "", Optional.empty(), Optional.empty(), "");
     }

@@ -91,6 +91,7 @@ public final class Plan {
         return new Plan(elements, lineage, Optional.empty());
     }
 
+    /** A plan of which only the job is known. */
     public static Plan empty(JobSheet sheet) {
         return of(List.of(sheet));
     }
@@ -106,10 +107,12 @@ public final class Plan {
         return verified(map, Lineage.begun());
     }
 
+    /** Everything that it holds, by key. Cannot be changed. */
     public SortedMap<ElementKey, Element> elements() {
         return elements;
     }
 
+    /** What it holds under a key. */
     public Optional<Element> element(ElementKey key) {
         return Optional.ofNullable(elements.get(key));
     }
@@ -119,6 +122,7 @@ public final class Plan {
         return replaced(List.of(), changed);
     }
 
+    /** As {@link #with(Collection)}, for one element. */
     public Plan with(Element changed) {
         return with(List.of(changed));
     }
@@ -194,10 +198,12 @@ public final class Plan {
                 .collect(Collectors.toCollection(TreeSet::new));
     }
 
+    /** What is said of the job as a whole. */
     public JobSheet sheet() {
         return (JobSheet) element(JobSheet.KEY).orElseThrow();
     }
 
+    /** The types that its fixtures may be of. */
     public TypeBook types() {
         return TypeBook.of(types.values());
     }
@@ -236,10 +242,12 @@ public final class Plan {
         return all(Kind.GROUP, Group.class);
     }
 
+    /** The folder or group of that number. */
     public Optional<Group> group(int number) {
         return element(Group.keyOf(number)).map(Group.class::cast);
     }
 
+    /** Where a fixture of this plan hangs. */
     public Position position(Fixture fixture) {
         return position(fixture.position()).orElseThrow();
     }
@@ -259,6 +267,7 @@ public final class Plan {
         return fixtures.stream().filter(f -> f.position() == position.number()).toList();
     }
 
+    /** The fixture of that key. */
     public Optional<Fixture> fixture(FixtureKey key) {
         return element(Fixture.keyOf(key)).map(Fixture.class::cast);
     }
@@ -310,6 +319,7 @@ public final class Plan {
         return !evidence.isEmpty();
     }
 
+    /** What is known of the real unit behind a block; nothing where nothing is. */
     public BlockEvidence evidence(BlockRef ref) {
         return evidence.isEmpty() ? BlockEvidence.none(ref) : known(ref);
     }
@@ -318,14 +328,17 @@ public final class Plan {
         return element(BlockEvidence.keyOf(ref)).map(BlockEvidence.class::cast).orElse(BlockEvidence.none(ref));
     }
 
+    /** The network nodes, by number. */
     public List<Node> nodes() {
         return all(Kind.NODE, Node.class);
     }
 
+    /** The network node of that number. */
     public Optional<Node> node(int number) {
         return element(Node.keyOf(number)).map(Node.class::cast);
     }
 
+    /** The runs of slots that nothing may be placed on, by number. */
     public List<ReservedRun> reservedRuns() {
         return all(Kind.RESERVED_RUN, ReservedRun.class);
     }
@@ -368,6 +381,7 @@ public final class Plan {
         return List.copyOf(found.values());
     }
 
+    /** What is said of a universe; without label and route where nothing is. */
     public Universe universe(UniverseNumber number) {
         return element(Universe.keyOf(number)).map(Universe.class::cast).orElse(Universe.unrouted(number));
     }

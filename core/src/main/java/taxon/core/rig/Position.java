@@ -41,10 +41,12 @@ public record Position(
         this(number, name, kind, geometry, number, Optional.empty());
     }
 
+    /** The same at another place in the order in which the rig is read. */
     public Position withRank(int changed) {
         return new Position(number, name, kind, geometry, changed, uuid);
     }
 
+    /** The same somewhere else. */
     public Position withGeometry(PositionGeometry changed) {
         return new Position(number, name, kind, changed, rank, uuid);
     }
@@ -54,6 +56,7 @@ public record Position(
         return new Position(number, changedName, changedKind, changedGeometry, rank, uuid);
     }
 
+    /** The same under the UUID that other programs know it by. */
     public Position withUuid(UUID known) {
         return new Position(number, name, kind, geometry, rank, Optional.of(known));
     }

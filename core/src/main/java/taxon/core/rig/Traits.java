@@ -105,42 +105,52 @@ public record Traits(Look look, Axes axes, Care care, Service service) {
         }
     }
 
+    /** What it is there for, "front wash"; empty where nobody has said. */
     public String purpose() {
         return look.purpose();
     }
 
+    /** The colour or filter in it; empty where none. */
     public String colour() {
         return look.colour();
     }
 
+    /** True when pan turns the other way than usual. */
     public boolean panReversed() {
         return axes.panReversed();
     }
 
+    /** True when tilt turns the other way than usual. */
     public boolean tiltReversed() {
         return axes.tiltReversed();
     }
 
+    /** True when pan and tilt have changed places. */
     public boolean axesSwapped() {
         return axes.swapped();
     }
 
+    /** The fixture whose mirror image it is, which need not be in the plan any more. */
     public Optional<FixtureKey> mirrors() {
         return axes.mirrors();
     }
 
+    /** What is dangerous about it, such as heat or a laser; empty where nothing. */
     public String hazard() {
         return care.hazard();
     }
 
+    /** Slots that are kept at one level. */
     public List<Parked> parked() {
         return care.parked();
     }
 
+    /** The cable run that feeds it, "quay left 2"; empty where nobody has said. */
     public String line() {
         return service.line();
     }
 
+    /** True when its addresses stay, whatever is proposed or typed. */
     public boolean locked() {
         return service.locked();
     }
@@ -161,42 +171,68 @@ public record Traits(Look look, Axes axes, Care care, Service service) {
         return new Traits(look, axes, care, changed);
     }
 
+    /**
+     * The same with another purpose.
+     *
+     * @throws IllegalArgumentException when it is longer than a trait may be
+     */
     public Traits withPurpose(String changed) {
         return with(new Look(changed, colour()));
     }
 
+    /**
+     * The same with another colour.
+     *
+     * @throws IllegalArgumentException when it is longer than a trait may be
+     */
     public Traits withColour(String changed) {
         return with(new Look(purpose(), changed));
     }
 
+    /** The same but for the way in which pan turns. */
     public Traits withPanReversed(boolean changed) {
         return with(new Axes(changed, tiltReversed(), axesSwapped(), mirrors()));
     }
 
+    /** The same but for the way in which tilt turns. */
     public Traits withTiltReversed(boolean changed) {
         return with(new Axes(panReversed(), changed, axesSwapped(), mirrors()));
     }
 
+    /** The same but for whether pan and tilt have changed places. */
     public Traits withAxesSwapped(boolean changed) {
         return with(new Axes(panReversed(), tiltReversed(), changed, mirrors()));
     }
 
+    /** The same as the mirror image of another fixture, or of none. */
     public Traits withMirrors(Optional<FixtureKey> changed) {
         return with(new Axes(panReversed(), tiltReversed(), axesSwapped(), changed));
     }
 
+    /**
+     * The same with another hazard.
+     *
+     * @throws IllegalArgumentException when it is longer than a trait may be
+     */
     public Traits withHazard(String changed) {
         return with(new Care(changed, parked()));
     }
 
+    /** The same with other slots kept at one level. */
     public Traits withParked(List<Parked> changed) {
         return with(new Care(hazard(), changed));
     }
 
+    /**
+     * The same with another line.
+     *
+     * @throws IllegalArgumentException when it is longer than a trait may be
+     */
     public Traits withLine(String changed) {
         return with(new Service(changed, locked()));
     }
 
+    /** The same, locked or free. */
     public Traits withLocked(boolean changed) {
         return with(new Service(line(), changed));
     }

@@ -17,6 +17,7 @@ public record Universe(UniverseNumber number, String label, Optional<Route> rout
         Texts.allowLine("universe label", label, 40);
     }
 
+    /** A universe of which nothing is said. */
     public static Universe unrouted(UniverseNumber number) {
         return new Universe(number, "", Optional.empty());
     }
@@ -31,6 +32,7 @@ public record Universe(UniverseNumber number, String label, Optional<Route> rout
         return cases.universe(this);
     }
 
+    /** The key under which a plan holds what is said of a universe. */
     public static ElementKey keyOf(UniverseNumber number) {
         return ElementKey.of(Kind.UNIVERSE, number.number());
     }

@@ -107,7 +107,7 @@ class SheetReaderTest {
                 .containsExactly("cell 1", "cell 1", "cell 2", "cell 2");
     }
 
-    /** STANDARDS.md, worked examples: a 6-slot master at 1, then layers. */
+    /** Worked example, common practice: a 6-slot master at 1, then layers. */
     @Test
     void layersMayBeBlocksOfTheirOwnBehindAMaster() {
         Mode mode = onlyMode(

@@ -44,10 +44,12 @@ public record Piece(
         return slots(blocks, shares);
     }
 
+    /** The fixture of its first block. */
     public Fixture fixture() {
         return blocks.get(0).fixture();
     }
 
+    /** The type of its first block. */
     public FixtureType type() {
         return blocks.get(0).type();
     }

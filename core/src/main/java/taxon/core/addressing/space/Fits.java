@@ -53,6 +53,7 @@ public final class Fits {
         this.space = space;
     }
 
+    /** What fits in a plan beside all that is there, under the wish in force. */
     public static Fits of(Plan plan) {
         return new Fits(plan, b -> false);
     }
@@ -138,6 +139,7 @@ public final class Fits {
         }
     }
 
+    /** How much of a universe is free. */
     public FreeSpace freeSpace(UniverseNumber universe) {
         List<Hole> holes = space.holes(universe.number());
         return new FreeSpace(

@@ -178,10 +178,12 @@ public final class JobSpace {
         return new Grain(spacing.every(), spacing.starts() == Starts.ROUND, spacing.gap());
     }
 
+    /** The wish whose rules hold here. */
     public Wish wish() {
         return wish;
     }
 
+    /** Where pieces may begin and how far apart. */
     public Grain grain() {
         return grain;
     }
@@ -220,6 +222,7 @@ public final class JobSpace {
         return List.copyOf(numbers);
     }
 
+    /** True when a fixture stands on a universe. */
     public boolean isInUse(int universe) {
         return !universe(universe).isEmpty();
     }

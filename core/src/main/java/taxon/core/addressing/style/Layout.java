@@ -67,10 +67,12 @@ public record Layout(
         return sorted;
     }
 
+    /** Where a piece comes to lie; empty where it stays or finds no place. */
     public Optional<StartAddress> start(Piece piece) {
         return starts.get(piece.index());
     }
 
+    /** True when a piece stays where all its blocks are. */
     public boolean keeps(Piece piece) {
         return kept.contains(piece.index());
     }

@@ -59,6 +59,7 @@ public final class WishText {
         }
     }
 
+    /** "by fixture ID". */
     public static String words(Wish.Order order) {
         return switch (order) {
             case FIXTURE_ID -> "fixture ID";
@@ -67,6 +68,7 @@ public final class WishText {
         };
     }
 
+    /** "in order". */
     public static String words(Wish.Style style) {
         return switch (style) {
             case IN_ORDER -> "in order";
@@ -76,6 +78,7 @@ public final class WishText {
         };
     }
 
+    /** "by position". */
     public static String words(Wish.Split split) {
         return switch (split) {
             case NONE -> "nothing";
@@ -87,6 +90,7 @@ public final class WishText {
         };
     }
 
+    /** What the blocks of a fixture do, in words. */
     public static String words(Wish.Blocks blocks) {
         return switch (blocks) {
             case FOLLOW_ON -> "blocks follow on";

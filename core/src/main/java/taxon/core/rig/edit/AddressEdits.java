@@ -21,10 +21,20 @@ import taxon.core.rig.edit.Edit.Outcome;
 public final class AddressEdits {
     private AddressEdits() {}
 
+    /**
+     * Gives one block another start, whether or not anything else is there.
+     *
+     * @param label what the history calls the block
+     */
     public static Edit move(BlockRef ref, StartAddress to, String label) {
         return put(label + " to " + to, Map.of(ref, Optional.of(to)));
     }
 
+    /**
+     * Takes the start of one block away.
+     *
+     * @param label what the history calls the block
+     */
     public static Edit clear(BlockRef ref, String label) {
         return put("Address of " + label + " cleared", Map.of(ref, Optional.empty()));
     }
@@ -44,6 +54,7 @@ public final class AddressEdits {
                         .orElseGet(() -> moved(plan, wanted)));
     }
 
+    /** Keeps a run of slots free from now on, or says something else of one that is kept. */
     public static Edit reserve(ReservedRun run) {
         return new Edit(
                 "Reserved " + run.universe() + "." + run.slots().first() + " to "
@@ -51,6 +62,7 @@ public final class AddressEdits {
                 plan -> new Changed(plan.with(run)));
     }
 
+    /** Gives a reserved run free; refused when there is none of that number. */
     public static Edit release(int number) {
         ElementKey key = ElementKey.of(Kind.RESERVED_RUN, number);
         return new Edit(

@@ -34,6 +34,7 @@ public final class FixtureEdits {
         });
     }
 
+    /** Takes fixtures away, with all that is known of them; refused as a whole when one of them is not there. */
     public static Edit remove(Collection<FixtureKey> keys) {
         String title = keys.size() == 1 ? "1 fixture taken away" : keys.size() + " fixtures taken away";
         return new Edit(
@@ -79,6 +80,7 @@ public final class FixtureEdits {
                         new Changed(plan.with(fixture.withOffset(offset).withTraits(traits))));
     }
 
+    /** Gives a fixture another ID, whoever else has it. */
     public static Edit renumber(FixtureKey key, FixtureId id) {
         return onFixture(
                 "Fixture renumbered to " + id,
@@ -86,6 +88,7 @@ public final class FixtureEdits {
                 plan -> fixture -> new Changed(plan.with(fixture.withId(Optional.of(id)))));
     }
 
+    /** Gives a fixture another mode; addresses of blocks that it lacks go. Refused when its type has no such mode. */
     public static Edit chooseMode(FixtureKey key, String mode) {
         return onFixture(
                 "Mode " + mode + " chosen",

@@ -98,38 +98,47 @@ public record Wish(Aim aim, Apart apart, Spacing spacing, Bounds bounds) {
         SHARE
     }
 
+    /** In which order fixtures are placed. */
     public Order order() {
         return aim.order();
     }
 
+    /** What matters most where not everything can be had. */
     public Style style() {
         return aim.style();
     }
 
+    /** What shares no universe. */
     public Split split() {
         return apart.split();
     }
 
+    /** True when hazards stand on universes of their own. */
     public boolean hazardsApart() {
         return apart.hazards();
     }
 
+    /** What the blocks of one fixture do. */
     public Blocks blocks() {
         return apart.blocks();
     }
 
+    /** What stays free at the end of each universe. */
     public Headroom headroom() {
         return bounds.headroom();
     }
 
+    /** The lowest address that may be given. */
     public StartAddress from() {
         return bounds.from();
     }
 
+    /** The universes that may be used. */
     public UniverseSet universes() {
         return bounds.universes();
     }
 
+    /** How many units a universe may have at most; empty for any number. */
     public Optional<Integer> unitsPerLine() {
         return bounds.unitsPerLine();
     }
@@ -146,34 +155,42 @@ public record Wish(Aim aim, Apart apart, Spacing spacing, Bounds bounds) {
         return new Wish(aim, apart, spacing, changed);
     }
 
+    /** The same in another order. */
     public Wish withOrder(Order changed) {
         return with(new Aim(changed, style()));
     }
 
+    /** The same in another style. */
     public Wish withStyle(Style changed) {
         return with(new Aim(order(), changed));
     }
 
+    /** The same with another split, hazards apart or not. */
     public Wish withSplit(Split changed, boolean hazards) {
         return with(new Apart(changed, hazards, blocks()));
     }
 
+    /** The same with blocks that do otherwise. */
     public Wish withBlocks(Blocks changed) {
         return with(new Apart(split(), hazardsApart(), changed));
     }
 
+    /** The same with other gaps and starts. */
     public Wish withSpacing(Spacing changed) {
         return new Wish(aim, apart, changed, bounds);
     }
 
+    /** The same with other room at the end. */
     public Wish withHeadroom(Headroom changed) {
         return with(new Bounds(changed, from(), universes(), unitsPerLine()));
     }
 
+    /** The same from another address on, on other universes. */
     public Wish within(StartAddress changedFrom, UniverseSet changedUniverses) {
         return with(new Bounds(headroom(), changedFrom, changedUniverses, unitsPerLine()));
     }
 
+    /** The same with another limit to a line. */
     public Wish withUnitsPerLine(Optional<Integer> changed) {
         return with(new Bounds(headroom(), from(), universes(), changed));
     }
