@@ -1,11 +1,9 @@
 // The drawing of the rig: choosing by click, Shift, Ctrl and over an area; dragging along a position; zooming.
 
 import { choose, choosing, chosen, post, refresh } from "./page.js";
+import { factor, isBox, place, zoom, zoomBy } from "./drawing-zoom.js";
+import { add, inSvg, make } from "./svg.js";
 
-const READABLE = 18;
-const ROOM_FOR_ADDRESS = 42;
-const SVG = "http://www.w3.org/2000/svg";
-const TEXT = 12;
 const FOOT = 304800;
 
 let last = 0;
@@ -14,21 +12,7 @@ let dragged = false;
 
 const unitOf = (target) => target.closest?.("[data-units] [data-k]");
 const keyOf = (unit) => Number(unit.dataset.k);
-const isBox = (unit) => unit.localName === "rect";
-
-/** The middle of a unit inside its group. One that is drawn small is a box alone. */
-const place = (unit) =>
-  isBox(unit)
-    ? [Number(unit.getAttribute("x")) + Number(unit.getAttribute("width")) / 2, Number(unit.getAttribute("y")) + Number(unit.getAttribute("height")) / 2]
-    : unit.getAttribute("transform").match(/-?[\d.]+/g).map(Number);
-
 const put = (unit, [x, y], dx, dy) => unit.setAttribute("transform", isBox(unit) ? `translate(${dx},${dy})` : `translate(${x + dx},${y + dy})`);
-
-const inSvg = (svg, event) => {
-  const point = new DOMPoint(event.clientX, event.clientY);
-  const at = point.matrixTransform(svg.getScreenCTM().inverse());
-  return [at.x, at.y];
-};
 
 /** Where a unit is on the sheet, its group's own shift included. */
 const onSheet = (svg, unit) => {
@@ -53,108 +37,6 @@ const fetchDrawing = async () => {
 document.addEventListener("htmx:afterSettle", fetchDrawing);
 document.addEventListener("taxon:fresh", fetchDrawing);
 fetchDrawing();
-
-// Zooming
-
-const factor = (svg) => svg.width.baseVal.value / svg.viewBox.baseVal.width;
-
-const look = (svg, x, y, width) => {
-  const whole = svg.width.baseVal.value;
-  const wanted = Math.min(whole, Math.max(whole / 64, width));
-  const height = (svg.height.baseVal.value * wanted) / whole;
-  const clamp = (value, most) => Math.max(0, Math.min(value, most));
-  svg.setAttribute("viewBox", `${clamp(x, whole - wanted)} ${clamp(y, svg.height.baseVal.value - height)} ${wanted} ${height}`);
-  label(svg);
-};
-
-const zoom = (svg, by, x, y) => {
-  const view = svg.viewBox.baseVal;
-  const width = view.width / by;
-  const height = view.height / by;
-  look(svg, x - ((x - view.x) / view.width) * width, y - ((y - view.y) / view.height) * height, width);
-};
-
-const text = (words, classes, y, size) => {
-  const element = document.createElementNS(SVG, "text");
-  element.setAttribute("class", classes);
-  element.setAttribute("text-anchor", "middle");
-  element.setAttribute("transform", `translate(0,${y}) scale(${size / TEXT})`);
-  element.textContent = words;
-  return element;
-};
-
-/** The mark of a unit's state, above its box. */
-const disc = (unit, size) => {
-  const half = size / 4;
-  const mark = document.createElementNS(SVG, "svg");
-  mark.setAttribute("x", -half);
-  mark.setAttribute("y", -size - half);
-  mark.setAttribute("width", half * 2);
-  mark.setAttribute("height", half * 2);
-  mark.appendChild(document.createElementNS(SVG, "use")).setAttribute("href", `#${unit.dataset.disc}`);
-  return mark;
-};
-
-/** Labels what has become large enough to be read; what has become small again loses its label. */
-const label = (svg) => {
-  const scale = factor(svg);
-  svg.querySelectorAll(".near").forEach((e) => e.remove());
-  if (scale <= 1.01) {
-    return;
-  }
-  const view = svg.viewBox.baseVal;
-  for (const unit of svg.querySelectorAll("[data-k]")) {
-    const [x, y] = place(unit);
-    const inView = x >= view.x && x <= view.x + view.width && y >= view.y && y <= view.y + view.height;
-    const group = unit.closest("[data-size]");
-    if (!group) {
-      continue;
-    }
-    const size = Number(group.dataset.size);
-    const room = Number(group.dataset.room);
-    if (!inView || size * scale < READABLE) {
-      continue;
-    }
-    const labels = [];
-    if (size < READABLE) {
-      labels.push(text(unit.dataset.id, "m b", size * 0.14, size * 0.4), disc(unit, size));
-    }
-    if (room * scale >= ROOM_FOR_ADDRESS && room < ROOM_FOR_ADDRESS) {
-      labels.push(text(unit.dataset.address, "m s", size * 0.95, Math.min(11, size * 0.4, room * 0.29)));
-    }
-    if (labels.length) {
-      const near = document.createElementNS(SVG, "g");
-      near.setAttribute("class", "near");
-      near.setAttribute("transform", `translate(${x},${y})`);
-      near.append(...labels);
-      group.append(near);
-    }
-  }
-};
-
-const zoomBy = (how) => {
-  const svg = document.getElementById("above");
-  const view = svg.viewBox.baseVal;
-  if (how === "all") {
-    look(svg, 0, 0, svg.width.baseVal.value);
-  } else if (how === "chosen") {
-    toChosen(svg);
-  } else {
-    zoom(svg, how === "in" ? 2 : 0.5, view.x + view.width / 2, view.y + view.height / 2);
-  }
-};
-
-const toChosen = (svg) => {
-  const places = [...svg.querySelectorAll(".chosen[data-k]")].map(place);
-  if (!places.length) {
-    return;
-  }
-  const xs = places.map((p) => p[0]);
-  const ys = places.map((p) => p[1]);
-  const ratio = svg.width.baseVal.value / svg.height.baseVal.value;
-  const width = Math.max(60, (Math.max(...xs) - Math.min(...xs)) * 1.3, (Math.max(...ys) - Math.min(...ys)) * 1.3 * ratio);
-  look(svg, (Math.max(...xs) + Math.min(...xs) - width) / 2, (Math.max(...ys) + Math.min(...ys) - width / ratio) / 2, width);
-};
 
 // Choosing
 
@@ -236,12 +118,9 @@ const dropUnits = async (svg, micrometres) => {
 // Pointers and keys
 
 const marquee = (svg, x, y) => {
-  const box = svg.querySelector(".marquee") ?? svg.appendChild(document.createElementNS(SVG, "rect"));
-  box.setAttribute("class", "marquee");
-  box.setAttribute("x", Math.min(x, drag.x));
-  box.setAttribute("y", Math.min(y, drag.y));
-  box.setAttribute("width", Math.abs(x - drag.x));
-  box.setAttribute("height", Math.abs(y - drag.y));
+  svg.querySelector(".marquee")?.remove();
+  const [left, top] = [Math.min(x, drag.x), Math.min(y, drag.y)];
+  add(svg, "rect", { class: "marquee", x: left, y: top, width: Math.abs(x - drag.x), height: Math.abs(y - drag.y) });
 };
 
 document.addEventListener("pointerdown", (event) => {
@@ -307,9 +186,7 @@ document.addEventListener("pointercancel", () => {
 document.addEventListener("pointerover", (event) => {
   const unit = unitOf(event.target);
   if (unit && !unit.querySelector("title")) {
-    const tip = document.createElementNS(SVG, "title");
-    tip.textContent = unit.getAttribute("aria-label");
-    unit.prepend(tip);
+    unit.prepend(make("title", {}, unit.getAttribute("aria-label")));
   }
 });
 

@@ -2,8 +2,8 @@
 // Where they may go is asked of the server when they are lifted; here it is only looked up.
 
 import { choose, choosing, chosen, post, refresh, shownVersion } from "./page.js";
+import { add, inSvg } from "./svg.js";
 
-const SVG = "http://www.w3.org/2000/svg";
 const NEAR = 12;
 const MOVED = 4;
 
@@ -17,11 +17,6 @@ const job = () => document.querySelector(".frame[data-job]").dataset.job;
 const left = (svg) => Number(svg.dataset.left);
 const perSlot = (svg) => Number(svg.dataset.slot);
 const unitOf = (target) => target.closest?.("svg[data-tapes] .unit, #overview .unit");
-
-const inSvg = (svg, event) => {
-  const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM().inverse());
-  return [at.x, at.y];
-};
 
 const tapeAt = (svg, y) =>
   [...svg.querySelectorAll("[data-u]")].reduce((best, tape) => (Math.abs(Number(tape.dataset.y) + 20 - y) < Math.abs(Number(best.dataset.y) + 20 - y) ? tape : best));
@@ -55,13 +50,6 @@ const snapped = (held, universe, slot) => {
 const clear = () => {
   document.querySelectorAll(".ghostly").forEach((e) => e.remove());
   document.querySelectorAll(".held").forEach((e) => e.classList.remove("held"));
-};
-
-const add = (parent, name, attributes, words) => {
-  const element = document.createElementNS(SVG, name);
-  Object.entries(attributes).forEach(([k, v]) => element.setAttribute(k, v));
-  element.textContent = words ?? "";
-  return parent.appendChild(element);
 };
 
 /** Draws where it would lie, and whether it may. */

@@ -20,6 +20,7 @@ import taxon.app.store.PlanStore;
 class AppArchitectureTest {
     private static final JavaClasses ALL = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())
+            .withImportOption(location -> !location.contains("-tests.jar"))
             .importPackages("taxon");
 
     @Test

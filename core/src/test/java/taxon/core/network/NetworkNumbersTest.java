@@ -19,6 +19,26 @@ class NetworkNumbersTest {
                 .isEqualTo(address);
     }
 
+    /** Art-Net 4, Port-Address (from memory): Net counts 256 universes, Sub-Net 16, Universe one; counted here, not shifted. */
+    @Test
+    void everyPortAddressIsMadeOfItsPartsAndFallsIntoThemAgain() {
+        int number = 0;
+        for (int net = 0; net <= 127; net++) {
+            for (int subNet = 0; subNet <= 15; subNet++) {
+                for (int universe = 0; universe <= 15; universe++) {
+                    PortAddress address = PortAddress.of(net, subNet, universe);
+                    assertThat(address.number()).isEqualTo(number);
+                    assertThat(address.net()).isEqualTo(net);
+                    assertThat(address.subNet()).isEqualTo(subNet);
+                    assertThat(address.universe()).isEqualTo(universe);
+                    assertThat(address.subUni()).isEqualTo(number % 256);
+                    number++;
+                }
+            }
+        }
+        assertThat(number).isEqualTo(PortAddress.LAST + 1);
+    }
+
     @Test
     void thereAre32768PortAddresses() {
         assertThatThrownBy(() -> new PortAddress(32_768)).hasMessageContaining("0 to 32767");

@@ -124,6 +124,89 @@ class RigComparisonTest {
                 .containsExactlyInAnyOrderElementsOf(PLAN.fixtures());
     }
 
+    @Test
+    void aUnitOfAnotherTypeUnderTheRightLabelIsTheWrongThingAndIsRecordedByItsOwnName() {
+        FoundUnit other = new FoundUnit(
+                TWO, uid(2), "Oxbow", "Dunlin", "102", 1, "only", List.of(new FoundBlock(Slot.of(17), 16)));
+        Line line = compare(PLAN, unit(1, "101", 1), other, unit(3, "103", 33))
+                .lines()
+                .get(1);
+        assertThat(line.reason()).isEqualTo(Reason.SAME_LABEL);
+        assertThat(line.differences()).contains(Difference.TYPE);
+        assertThat(line.verdict()).isEqualTo(Verdict.WRONG_MODE);
+        Plan after = read(PLAN, unit(1, "101", 1), other, unit(3, "103", 33));
+        assertThat(after.evidence(after.blocks().get(1).ref())
+                        .set()
+                        .orElseThrow()
+                        .mode())
+                .isEqualTo("Dunlin, only");
+    }
+
+    @Test
+    void ofTwoUnitsWithOneLabelTheOneThatDiffersLessIsTaken() {
+        Line line =
+                compare(PLAN, unit(1, "102", 65), unit(2, "102", 17)).lines().get(1);
+        assertThat(line.fixture().orElseThrow().label()).isEqualTo("102");
+        assertThat(line.found().orElseThrow().uid()).isEqualTo(uid(2));
+        assertThat(line.verdict()).isEqualTo(Verdict.RIGHT);
+    }
+
+    @Test
+    void ofTwoThatDifferAlikeTheOneOfTheLowerUidIsTakenWhateverCameFirst() {
+        Line line =
+                compare(PLAN, unit(7, "102", 65), unit(5, "102", 81)).lines().get(1);
+        assertThat(line.found().orElseThrow().uid()).isEqualTo(uid(5));
+    }
+
+    @Test
+    void whatIsLeftOfOneTypeIsTakenInTheOrderOfTheAddresses() {
+        List<Line> lines = compare(PLAN, unit(1, "101", 1), unit(2, "", 300), unit(3, "", 200))
+                .lines();
+        assertThat(lines).extracting(l -> l.found().orElseThrow().uid()).containsExactly(uid(1), uid(3), uid(2));
+        assertThat(lines)
+                .extracting(Line::reason)
+                .containsExactly(Reason.SAME_LABEL, Reason.SAME_TYPE_IN_ORDER, Reason.SAME_TYPE_IN_ORDER);
+    }
+
+    @Test
+    void anUnlabelledUnitOfAnotherTypeAtTheRightAddressIsNoMatch() {
+        FoundUnit other =
+                new FoundUnit(TWO, uid(2), "Oxbow", "Dunlin", "", 1, "only", List.of(new FoundBlock(Slot.of(17), 16)));
+        assertThat(compare(PLAN, other).counts())
+                .containsEntry(Verdict.MISSING, 3L)
+                .containsEntry(Verdict.UNEXPECTED, 1L);
+    }
+
+    @Test
+    void aUnitWithFewerBlocksThanPlannedSaysNothingOfTheOthers() {
+        Plan two =
+                Rigs.add(Rigs.empty(), Rigs.type("t", 8, 8), 1, Optional.of(101), Optional.of(StartAddress.of(2, 1)));
+        FoundUnit one =
+                new FoundUnit(TWO, uid(1), "Test", "t", "101", 1, "only", List.of(new FoundBlock(Slot.of(1), 8)));
+        Plan after = read(two, one);
+        assertThat(after.blocks())
+                .extracting(b -> Standing.of(b, after))
+                .containsExactly(Standing.PROVED, Standing.PLANNED);
+    }
+
+    @Test
+    void linesGoByUniverseThenFixtureIdAndStrangersComeLastByTheirUid() {
+        Plan mixed = Rigs.add(PLAN, Rigs.type("t", 16), 1, Optional.of(50), Optional.of(StartAddress.of(2, 101)));
+        mixed = Rigs.add(mixed, Rigs.type("t", 16), 1, Optional.empty(), Optional.of(StartAddress.of(2, 201)));
+        mixed = Rigs.add(mixed, Rigs.type("t", 16), 1, Optional.of(400), Optional.of(StartAddress.of(1, 1)));
+        FoundUnit high = new FoundUnit(TWO, uid(9), "A", "B", "", 1, "m", List.of(new FoundBlock(Slot.of(400), 3)));
+        FoundUnit low = new FoundUnit(TWO, uid(8), "A", "C", "", 1, "m", List.of(new FoundBlock(Slot.of(410), 3)));
+        List<Line> lines = RigComparison.of(mixed, Set.of(UniverseNumber.of(1), TWO), List.of(high, low))
+                .lines();
+        assertThat(lines)
+                .extracting(l -> l.fixture()
+                        .map(f -> f.label())
+                        .orElseGet(() -> l.found().orElseThrow().uid()))
+                .containsExactly("400", "50", "101", "102", "103", "no. 5", uid(8), uid(9));
+        assertThat(lines.get(0).key()).contains(mixed.fixtures().get(4).key());
+        assertThat(lines.get(6).key()).isEmpty();
+    }
+
     private static Plan read(Plan plan, FoundUnit... units) {
         List<BlockEvidence> evidence = ReadingEvidence.of(plan, compare(plan, units), Instant.ofEpochSecond(5));
         return Rigs.apply(plan, JobEdits.record("read", evidence));

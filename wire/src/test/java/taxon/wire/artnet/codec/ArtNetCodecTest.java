@@ -109,6 +109,24 @@ class ArtNetCodecTest {
                 .containsExactly("Art-Net", "0x5000", "14", "7", "1", "291", "4");
     }
 
+    /** A byte of 128 and more is no number below zero: Sub-Net and Universe from 128 on, Net up to 127. */
+    @Test
+    void everyPortAddressComesBackFromTheBytesOfItsPacket() throws MalformedPacketException {
+        for (int number = 0; number <= PortAddress.LAST; number += number < 512 ? 1 : 127) {
+            Dmx dmx = new Dmx(1, 0, new PortAddress(number), Bytes.of(255, 0));
+            assertThat(ArtNetCodec.decode(ArtNetCodec.encode(dmx))).isEqualTo(dmx);
+        }
+    }
+
+    @Test
+    void levelsForUniversesFrom128OnAreReadByTshark() {
+        for (PortAddress address :
+                new PortAddress[] {PortAddress.of(0, 8, 0), PortAddress.of(0, 15, 15), PortAddress.of(127, 15, 15)}) {
+            byte[] packet = ArtNetCodec.encode(new Dmx(7, 1, address, Bytes.of(255, 128)));
+            assertThat(tshark(packet, "artnet.output.universe")).containsExactly(Integer.toString(address.number()));
+        }
+    }
+
     @Test
     void aPollIsReadByTshark() {
         byte[] packet = ArtNetCodec.encode(new ArtPacket.Poll());

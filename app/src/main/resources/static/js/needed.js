@@ -1,0 +1,16 @@
+// Loads what a page needs: each of these scripts is for pages that have such a part, also when it comes without a new page.
+
+const needs = {
+  "#grid": "./grid.js",
+  "svg[data-units], [data-drawing]": "./drawing.js",
+  "svg[data-tapes], #overview": "./tapes.js",
+  "#wish": "./wish.js",
+};
+
+const load = () =>
+  Object.entries(needs)
+    .filter(([part]) => document.querySelector(part))
+    .forEach(([, script]) => import(script));
+
+document.addEventListener("htmx:afterSettle", load);
+load();
