@@ -218,6 +218,10 @@ class RigHandsBrowserTest {
         }
     }
 
+    private static String version() {
+        return String.valueOf(browser.script("return document.querySelector('.frame').dataset.version"));
+    }
+
     @Test
     @Order(8)
     void undoGoesOnAfterARestart() {
