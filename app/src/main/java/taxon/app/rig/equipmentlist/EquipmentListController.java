@@ -50,7 +50,7 @@ public class EquipmentListController {
         }
         String name = Texts.clip(Objects.requireNonNullElse(file.getOriginalFilename(), "list.csv"), 120);
         int id = desk.open(job, version, EquipmentListKind.NAME, new GivenFile(name, content));
-        kind.sheets().put(id, (EquipmentSheet.Understood) sheet);
+        kind.files().put(id, (EquipmentSheet.Understood) sheet);
         return reply.done(
                 "The list was read; nothing is added yet.",
                 "/jobs/" + job + "/imports/" + id,

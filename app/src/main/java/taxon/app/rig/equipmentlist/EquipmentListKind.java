@@ -7,11 +7,9 @@ import java.util.TreeMap;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import taxon.app.edit.JobState;
-import taxon.app.frame.Stage;
 import taxon.app.library.TypeLibrary;
+import taxon.app.proposals.FileProposalKind;
 import taxon.app.proposals.ProposalDesk;
-import taxon.app.proposals.ProposalKind;
-import taxon.app.proposals.ReadFiles;
 import taxon.app.store.ProposalStore;
 import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.core.equipmentlist.Choice;
@@ -27,58 +25,18 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Fixtures from an equipment list. It is looked at for the job and the library as they are; what was chosen for rows stays. */
 @Component
-public class EquipmentListKind implements ProposalKind<EquipmentList> {
+public class EquipmentListKind extends FileProposalKind<EquipmentList, Understood> {
     public static final String NAME = "equipment-list";
 
-    private final TypeLibrary library;
-    private final ReadFiles<Understood> sheets;
-
     public EquipmentListKind(TypeLibrary library, ProposalStore proposals) {
-        this.library = library;
-        // Only lists that were understood are kept.
-        sheets = new ReadFiles<>(proposals, file -> (Understood) EquipmentSheetReader.read(file));
-    }
-
-    /** What was read of lists. */
-    public ReadFiles<Understood> sheets() {
-        return sheets;
-    }
-
-    @Override
-    public String name() {
-        return NAME;
-    }
-
-    @Override
-    public String path() {
-        return "imports";
-    }
-
-    @Override
-    public Stage stage() {
-        return Stage.RIG;
-    }
-
-    @Override
-    public String template() {
-        return "rig/import";
-    }
-
-    @Override
-    public boolean followsJob() {
-        return true;
-    }
-
-    /** A type that the library learns meanwhile is another question. */
-    @Override
-    public String question(StoredProposal stored) {
-        return ProposalKind.super.question(stored) + " library " + library.version();
+        super(new Names(NAME, "imports", "rig/import"), library, proposals, file ->
+                (Understood) EquipmentSheetReader.read(file));
     }
 
     @Override
     public Optional<EquipmentList> compute(StoredProposal stored, JobState state, Effort effort) {
         return Optional.of(
-                EquipmentList.of(sheets.of(stored.id()).rows(), library.knownTo(state.plan()), choices(stored)));
+                EquipmentList.of(files().of(stored.id()).rows(), library().knownTo(state.plan()), choices(stored)));
     }
 
     /** What was chosen for rows, by line number. */
@@ -122,13 +80,13 @@ public class EquipmentListKind implements ProposalKind<EquipmentList> {
     @Override
     public ObjectNode json(Looked<EquipmentList> looked) {
         return EquipmentListJson.write(
-                looked.stored(), sheets.of(looked.stored().id()), looked.content());
+                looked.stored(), files().of(looked.stored().id()), looked.content());
     }
 
     @Override
     public void surround(StoredProposal stored, JobState state, HttpServletRequest request, Model model) {
         model.addAttribute("stored", stored);
-        model.addAttribute("sheet", sheets.of(stored.id()));
+        model.addAttribute("sheet", files().of(stored.id()));
     }
 
     @Override
@@ -137,10 +95,5 @@ public class EquipmentListKind implements ProposalKind<EquipmentList> {
         model.addAttribute(
                 "lines",
                 looked.content().lines().stream().map(EquipmentListView::of).toList());
-    }
-
-    @Override
-    public String then(int job, StoredProposal stored, HttpServletRequest request) {
-        return "/jobs/" + job + "/rig";
     }
 }

@@ -45,7 +45,7 @@ public class SceneController {
         }
         String name = Texts.clip(Objects.requireNonNullElse(file.getOriginalFilename(), "scene.mvr"), 120);
         int id = desk.open(job, version, SceneKind.NAME, new GivenFile(name, content));
-        kind.scenes().put(id, (ParsedMvr.Read) reading);
+        kind.files().put(id, (ParsedMvr.Read) reading);
         return reply.done(
                 "The scene was read; nothing is merged yet.",
                 "/jobs/" + job + "/scenes/" + id,

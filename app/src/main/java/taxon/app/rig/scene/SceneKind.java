@@ -7,11 +7,9 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import taxon.app.edit.JobState;
-import taxon.app.frame.Stage;
 import taxon.app.library.TypeLibrary;
+import taxon.app.proposals.FileProposalKind;
 import taxon.app.proposals.ProposalDesk;
-import taxon.app.proposals.ProposalKind;
-import taxon.app.proposals.ReadFiles;
 import taxon.app.store.ProposalStore;
 import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.core.fixture.FixtureType;
@@ -33,57 +31,17 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** What merging a scene file would do, for the job and the library as they are. */
 @Component
-public class SceneKind implements ProposalKind<SceneProposal> {
+public class SceneKind extends FileProposalKind<SceneProposal, ParsedMvr.Read> {
     public static final String NAME = "scene";
 
-    private final TypeLibrary library;
-    private final ReadFiles<ParsedMvr.Read> scenes;
-
     public SceneKind(TypeLibrary library, ProposalStore proposals) {
-        this.library = library;
-        // Only scenes that were understood are kept.
-        scenes = new ReadFiles<>(proposals, file -> (ParsedMvr.Read) MvrReader.read(file));
-    }
-
-    /** What was read of scene files. */
-    public ReadFiles<ParsedMvr.Read> scenes() {
-        return scenes;
-    }
-
-    @Override
-    public String name() {
-        return NAME;
-    }
-
-    @Override
-    public String path() {
-        return "scenes";
-    }
-
-    @Override
-    public Stage stage() {
-        return Stage.RIG;
-    }
-
-    @Override
-    public String template() {
-        return "rig/scene";
-    }
-
-    @Override
-    public boolean followsJob() {
-        return true;
-    }
-
-    /** A type that the library learns meanwhile is another question. */
-    @Override
-    public String question(StoredProposal stored) {
-        return ProposalKind.super.question(stored) + " library " + library.version();
+        super(new Names(NAME, "scenes", "rig/scene"), library, proposals, file ->
+                (ParsedMvr.Read) MvrReader.read(file));
     }
 
     @Override
     public Optional<SceneProposal> compute(StoredProposal stored, JobState state, Effort effort) {
-        ParsedMvr.Read scene = scenes.of(stored.id());
+        ParsedMvr.Read scene = files().of(stored.id());
         return Optional.of(
                 SceneMerge.propose(state.plan(), scene.scene(), known(state.plan(), scene), request(stored)));
     }
@@ -91,12 +49,12 @@ public class SceneKind implements ProposalKind<SceneProposal> {
     /** The types by the names of their files: those of the archive as the library would keep them, else such as are known. */
     private Map<String, FixtureType> known(Plan plan, ParsedMvr.Read scene) {
         Map<String, FixtureType> types = new HashMap<>();
-        TypeSource source = library.knownTo(plan);
+        TypeSource source = library().knownTo(plan);
         scene.scene().fixtures().stream().map(SceneFixture::spec).distinct().forEach(spec -> {
             Optional<FixtureType> read = Optional.ofNullable(scene.types().get(spec))
                     .map(GdtfReader::read)
                     .filter(ParsedGdtf.Read.class::isInstance)
-                    .map(r -> library.asImported(((ParsedGdtf.Read) r).type()));
+                    .map(r -> library().asImported(((ParsedGdtf.Read) r).type()));
             read.or(() -> named(source, spec)).ifPresent(t -> types.put(spec, t));
         });
         return types;
@@ -132,11 +90,11 @@ public class SceneKind implements ProposalKind<SceneProposal> {
     @Override
     public Optional<String> prepare(StoredProposal stored, SceneProposal content) {
         boolean asComputed = true;
-        for (Map.Entry<String, byte[]> file : scenes.of(stored.id()).types().entrySet()) {
+        for (Map.Entry<String, byte[]> file : files().of(stored.id()).types().entrySet()) {
             Optional<TypeId> wanted =
                     Optional.ofNullable(content.types().get(file.getKey())).map(FixtureType::id);
             Optional<TypeId> kept =
-                    library.importFile(file.getKey(), file.getValue()) instanceof TypeLibrary.Import.Done d
+                    library().importFile(file.getKey(), file.getValue()) instanceof TypeLibrary.Import.Done d
                             ? Optional.of(d.id())
                             : Optional.empty();
             asComputed &= wanted.isEmpty() || kept.isEmpty() || wanted.equals(kept);
@@ -157,7 +115,7 @@ public class SceneKind implements ProposalKind<SceneProposal> {
     }
 
     private SceneView view(Looked<SceneProposal> looked) {
-        return SceneView.of(looked.stored(), scenes.of(looked.stored().id()), looked.content());
+        return SceneView.of(looked.stored(), files().of(looked.stored().id()), looked.content());
     }
 
     @Override
@@ -169,10 +127,5 @@ public class SceneKind implements ProposalKind<SceneProposal> {
     @Override
     public void show(Looked<SceneProposal> looked, Model model) {
         model.addAttribute("proposal", view(looked));
-    }
-
-    @Override
-    public String then(int job, StoredProposal stored, HttpServletRequest request) {
-        return "/jobs/" + job + "/rig";
     }
 }

@@ -181,7 +181,7 @@ public class TableEditController {
         byte[] file = text.getBytes(StandardCharsets.UTF_8);
         if (EquipmentSheetReader.read(file) instanceof EquipmentSheet.Understood sheet) {
             int id = desk.open(job, state.version(), EquipmentListKind.NAME, new GivenFile("pasted rows", file));
-            lists.sheets().put(id, sheet);
+            lists.files().put(id, sheet);
             return reply.done(
                     "The rows were read as an equipment list; nothing is added yet.",
                     "/jobs/" + job + "/imports/" + id,
