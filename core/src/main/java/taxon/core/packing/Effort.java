@@ -9,7 +9,7 @@ import java.util.function.Function;
  */
 public final class Effort {
     /** What one request may take: about a second on one core of a slow machine. */
-    public static final long OF_A_REQUEST = 400_000_000;
+    public static final long OF_A_REQUEST = 250_000_000;
 
     private final Meter meter;
     private final long given;

@@ -1,5 +1,6 @@
 package taxon.core.addressing.request;
 
+import java.util.Collections;
 import java.util.Set;
 import java.util.TreeSet;
 import taxon.core.dmx.StartAddress;
@@ -25,7 +26,7 @@ public record PlacementRequest(Scope scope, Set<FixtureKey> chosen, Wish wish) {
     }
 
     public PlacementRequest {
-        chosen = Set.copyOf(new TreeSet<>(chosen));
+        chosen = Collections.unmodifiableSet(new TreeSet<>(chosen));
     }
 
     /** In order from an address on, so many slots apart. */

@@ -112,8 +112,17 @@ public record ResolvedRequest(
             return new ResolvedRequest(plan, wish, classes, fixtures, keys, locked, pieces, forced, newShares, refused);
         }
 
+        /** All who may be asked for; where one is chosen alone, the others need not be looked through. */
+        private List<Fixture> candidates() {
+            boolean one = request.scope() == PlacementRequest.Scope.CHOSEN
+                    && request.chosen().size() == 1;
+            return one
+                    ? plan.fixture(request.chosen().iterator().next()).stream().toList()
+                    : plan.fixtures();
+        }
+
         private List<Fixture> inOrder() {
-            List<Fixture> asked = plan.fixtures().stream()
+            List<Fixture> asked = candidates().stream()
                     .filter(f -> !held.contains(f.key()) && isAsked(f))
                     .toList();
             return switch (wish.order()) {

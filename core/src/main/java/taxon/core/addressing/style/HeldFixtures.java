@@ -43,6 +43,9 @@ public final class HeldFixtures {
         }
     }
 
+    /** What looking for another place for one fixture takes for each fixture of the rig, about, in numbers. */
+    private static final int LOOKS_AT_A_FIXTURE = 10;
+
     private final Task laid;
     private final FilledSpace space;
     private Plan plan;
@@ -101,7 +104,7 @@ public final class HeldFixtures {
         JobSpace around = space.without(plan.blocksOf(fixture));
         Task task = new Task(ResolvedRequest.of(plan, alone), around, laid.effort());
         List<Piece> pieces = task.request().pieces();
-        laid.effort().spend(plan.fixtures().size());
+        laid.effort().spend((long) LOOKS_AT_A_FIXTURE * plan.fixtures().size());
         Optional<Trouble> trouble = trouble(task, fixture);
         if (trouble.isEmpty()) {
             return new Outcome(fixture, pieces, Map.of(), trouble);

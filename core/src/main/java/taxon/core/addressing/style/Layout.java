@@ -2,6 +2,7 @@ package taxon.core.addressing.style;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -30,7 +31,9 @@ public record Layout(
         int leftAtLeast) {
     public Layout {
         starts = List.copyOf(starts);
-        kept = Set.copyOf(kept);
+        // Not Set.copyOf: numbers that follow each other collide in it, and looking for one that is not there takes
+        // long.
+        kept = Collections.unmodifiableSet(new HashSet<>(kept));
         reasons = Map.copyOf(reasons);
     }
 

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import taxon.core.addressing.request.Piece;
+import taxon.core.addressing.request.SharingClass;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
@@ -18,6 +19,10 @@ import taxon.core.dmx.StartAddress;
 final class NearPlaces {
     private final JobSpace space;
     private final Map<Integer, Integer> tooLong = new HashMap<>();
+    private final Map<Wanted, Integer> from = new HashMap<>();
+
+    /** What pieces look for alike: they find no place where another of them found none. */
+    private record Wanted(SharingClass sharingClass, int length) {}
 
     /** @param space filled with what is placed */
     NearPlaces(JobSpace space) {
@@ -63,9 +68,12 @@ final class NearPlaces {
         return found;
     }
 
+    /** Universes only fill up, so that each is passed once for all that are wanted alike. */
     private Optional<StartAddress> firstOfAll(Piece piece) {
-        Optional<Integer> at = space.firstAllowed();
+        Wanted wanted = new Wanted(piece.sharingClass(), piece.length());
+        Optional<Integer> at = Optional.ofNullable(from.get(wanted)).or(space::firstAllowed);
         while (at.isPresent()) {
+            from.put(wanted, at.get());
             Optional<StartAddress> found = firstOn(at.get(), piece);
             if (found.isPresent()) {
                 return found;

@@ -32,6 +32,12 @@ public final class Styles {
     /** What laying one piece takes beside the searches, about, in numbers. */
     private static final int LAYS_A_FIXTURE = 10 * Task.NUMBERS_OF_A_FIXTURE;
 
+    /** How often another style lays anew until nobody loses an address, in most rigs. */
+    private static final int ROUNDS_INSTEAD = 4;
+
+    /** For so many layings there must be effort left to begin an attempt. */
+    private static final int ATTEMPTS_LEFT = 3;
+
     /** Of those who are left out, how many parts are tried apart from the others: a third, two thirds, all. */
     private static final int PARTS = 3;
 
@@ -75,7 +81,7 @@ public final class Styles {
     public static Laid lay(Plan plan, PlacementRequest request, Effort effort) {
         Laid best = once(plan, request, effort);
         boolean mayImprove = request.wish().style() != Style.IN_ORDER;
-        for (int round = 0; round < MOST_ROUNDS && mayImprove && best.left() > 0 && !effort.isSpent(); round++) {
+        for (int round = 0; round < MOST_ROUNDS && mayImprove && best.left() > 0 && isEnough(effort, plan); round++) {
             // A rig that lies better already shows the way to who is still left out.
             Plan after = HeldFixtures.placed(best);
             Laid next = effort.within(effort.left() / 2, e -> once(after, request, e));
@@ -87,6 +93,18 @@ public final class Styles {
         return best;
     }
 
+    /** True when another attempt could search and not only lay, which it does with a part of what is left. */
+    private static boolean isEnough(Effort effort, Plan plan) {
+        return effort.left()
+                > (long) ATTEMPTS_LEFT * LAYS_A_FIXTURE * plan.fixtures().size();
+    }
+
+    /** Half of what is left; more where that is too little to lay a large rig as often as it may take. */
+    private static long forInstead(Effort effort, Plan plan) {
+        long lays = (long) ROUNDS_INSTEAD * LAYS_A_FIXTURE * plan.fixtures().size();
+        return Math.max(effort.left() / 2, Math.min(effort.left(), lays));
+    }
+
     private static Laid once(Plan plan, PlacementRequest request, Effort effort) {
         Style style = request.wish().style();
         Laid own = effort.within(effort.left() / 2, e -> attempt(plan, request, style, Set.of(), e));
@@ -94,7 +112,7 @@ public final class Styles {
         if (own.left() == 0 || instead.isEmpty() || effort.isSpent()) {
             return own;
         }
-        Laid other = effort.within(effort.left() / 2, e -> attempt(plan, request, instead.get(), Set.of(), e));
+        Laid other = effort.within(forInstead(effort, plan), e -> attempt(plan, request, instead.get(), Set.of(), e));
         int bound = Math.max(own.leftAtLeast(), other.leftAtLeast());
         return improved(other.left() < own.left() ? other : own, plan, request, effort)
                 .atLeast(bound);
@@ -110,8 +128,8 @@ public final class Styles {
                         .thenComparing(k -> k))
                 .toList();
         Laid best = found;
-        for (int part = 1; part <= PARTS && !effort.isSpent(); part++) {
-            Set<FixtureKey> apart = Set.copyOf(longestFirst.subList(0, longestFirst.size() * part / PARTS));
+        for (int part = 1; part <= PARTS && isEnough(effort, plan); part++) {
+            Set<FixtureKey> apart = new HashSet<>(longestFirst.subList(0, longestFirst.size() * part / PARTS));
             Laid again = effort.within(
                     effort.left() / 3,
                     e -> attempt(plan, request, request.wish().style(), apart, e));
