@@ -15,6 +15,7 @@ import taxon.core.rig.edit.Proposed;
  *
  * @param path of the page, without the job: "cells/7"
  * @param state "running", "outdated" or "there"
+ * @param search true when it can be stopped
  * @param percent how much of the search is spent while it is running
  * @param nothing true when there is nothing to apply
  * @param hindrances why it cannot be applied
@@ -29,6 +30,7 @@ public record ProposalFrame(
         boolean open,
         boolean applied,
         boolean current,
+        boolean search,
         int percent,
         String headline,
         boolean nothing,
@@ -38,14 +40,15 @@ public record ProposalFrame(
         String price) {
     private static final int TOLD = 6;
 
-    static ProposalFrame without(String state, StoredProposal stored, String path, int percent) {
+    static ProposalFrame without(ProposalKind<?> kind, String state, StoredProposal stored, int percent) {
         return new ProposalFrame(
                 stored.id(),
-                path,
+                kind.path() + "/" + stored.id(),
                 state,
                 isOpen(stored),
                 isApplied(stored),
                 true,
+                kind.isSearch(),
                 percent,
                 "",
                 true,
@@ -70,6 +73,7 @@ public record ProposalFrame(
                 isOpen(stored),
                 isApplied(stored),
                 isCurrent(kind, stored, looked.state()),
+                kind.isSearch(),
                 100,
                 kind.headline(looked),
                 looked.proposal().changesNothing() || !hindrances.isEmpty(),

@@ -32,6 +32,11 @@ public interface ProposalKind<T extends Proposed> {
     /** Computes what is proposed; empty when the job has changed so that it cannot be computed any more. */
     Optional<T> compute(StoredProposal stored, JobState state, Effort effort);
 
+    /** True when computing it is a search that heeds its effort, so that it can be stopped and shows how far it is. */
+    default boolean isSearch() {
+        return false;
+    }
+
     /** All that decides the answer beside the job as it is. */
     default String question(StoredProposal stored) {
         return name() + " " + stored.id() + " " + stored.request();

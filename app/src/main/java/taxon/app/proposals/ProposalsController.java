@@ -71,11 +71,10 @@ public class ProposalsController {
         Optional<Optional<Proposal<T>>> there = running.within(SOON);
         frames.open(job, Optional.of(kind.stage()), request, model);
         kind.surround(stored, state, request, model);
-        String page = kind.path() + "/" + id;
         if (there.isEmpty()) {
-            model.addAttribute("framed", ProposalFrame.without("running", stored, page, running.percentSpent()));
+            model.addAttribute("framed", ProposalFrame.without(kind, "running", stored, running.percentSpent()));
         } else if (there.get().isEmpty()) {
-            model.addAttribute("framed", ProposalFrame.without("outdated", stored, page, 100));
+            model.addAttribute("framed", ProposalFrame.without(kind, "outdated", stored, 100));
         } else {
             Looked<T> looked = new Looked<>(stored, state, there.get().get());
             model.addAttribute("framed", ProposalFrame.of(kind, looked));
@@ -104,8 +103,12 @@ public class ProposalsController {
             @PathVariable int job, @PathVariable String kind, @PathVariable int id, HttpServletRequest request) {
         ProposalKind<?> of = kind(kind);
         StoredProposal stored = desk.find(job, id, of.name());
+        Reply reply = Reply.to(request, "proposal", ProposalDesk.page(of, job, id));
+        if (!of.isSearch()) {
+            return reply.conflicting("This is no search that could be stopped; it is computed to its end.");
+        }
         desk.computed(of, stored, frames.state(job)).stop();
-        return Reply.to(request, "proposal", ProposalDesk.page(of, job, id))
-                .done("Stopped; this is the best that was found.", Json.object().put("proposal", id));
+        return reply.done(
+                "Stopped; this is the best that was found.", Json.object().put("proposal", id));
     }
 }

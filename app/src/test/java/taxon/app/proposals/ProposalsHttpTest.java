@@ -199,4 +199,13 @@ class ProposalsHttpTest {
         assertThat(built.status()).as(built.text()).isEqualTo(200);
         assertThat(http.get(page).json().path("fixtures").asInt()).isEqualTo(3);
     }
+
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("kinds")
+    void onlyASearchSaysThatItWasStopped(Asked asked) {
+        String page = open(asked);
+        Answer answer = post(page + "/stop");
+        assertThat(answer.status()).isEqualTo(asked.kind().equals("placement") ? 200 : 409);
+        assertThat(http.get(page).json().path("state").asString()).isEqualTo("open");
+    }
 }

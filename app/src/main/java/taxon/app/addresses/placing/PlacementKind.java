@@ -45,6 +45,11 @@ public class PlacementKind implements ProposalKind<AddressProposal> {
         return "addresses/page";
     }
 
+    @Override
+    public boolean isSearch() {
+        return true;
+    }
+
     /** What decides the answer on a plan; the same for a proposal and for the price of its style. */
     @Override
     public String question(StoredProposal stored) {

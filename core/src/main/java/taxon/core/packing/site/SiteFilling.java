@@ -91,10 +91,10 @@ public final class SiteFilling {
 
     private Result result(Dive best) {
         long others = penalty - Site.UNIT;
-        // What remains above all that else can cost must be left over.
-        long over = bound - others;
+        // What remains above all that else can cost must be left over; without a bound nothing is known to remain.
+        long over = bound <= others ? 0 : bound - others;
         long most = sites.stream().mapToLong(Site::weight).sum();
-        int leftAtLeast = over <= 0 ? 0 : (int) ((over + penalty - 1) / penalty);
+        int leftAtLeast = (int) ((over + penalty - 1) / penalty);
         return new Result(best.fills, best.need, best.cost, Math.max(bound, -most), leftAtLeast);
     }
 
