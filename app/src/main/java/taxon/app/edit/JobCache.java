@@ -6,8 +6,8 @@ import java.util.Optional;
 
 /** The newest states of the jobs that were used last, bounded by what they weigh; what is not kept is loaded again. */
 final class JobCache {
-    /** In elements of plans: some ten rigs of ten thousand fixtures, or hundreds of usual ones. */
-    static final int MOST_ELEMENTS = 200_000;
+    /** In elements of plans: one rig of a hundred thousand fixtures, a score of ten thousand, or thousands of usual ones. */
+    static final int MOST_ELEMENTS = 400_000;
 
     private static final int OF_A_JOB = 200;
 

@@ -24,9 +24,10 @@ import taxon.core.packing.Effort;
 @Component
 public class ComputedProposals {
     private static final int MOST_KEPT = 96;
+    private static final int WORKERS = 8;
 
-    private final ExecutorService workers = Executors.newFixedThreadPool(
-            Math.max(2, Runtime.getRuntime().availableProcessors()), ComputedProposals::worker);
+    // More than there are processors: a short answer of one job does not wait for the long ones of others.
+    private final ExecutorService workers = Executors.newFixedThreadPool(WORKERS, ComputedProposals::worker);
     private final Map<Question, Running<?>> kept = new LinkedHashMap<>(64, 0.75f, true);
 
     /**

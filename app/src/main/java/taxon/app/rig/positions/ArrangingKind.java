@@ -44,8 +44,13 @@ public class ArrangingKind implements ProposalKind<ArrangingProposal> {
     @Override
     public Optional<ArrangingProposal> compute(StoredProposal stored, JobState state, Effort effort) {
         JsonNode wanted = ProposalDesk.request(stored);
-        return Optional.of(
-                Arranging.propose(state.plan(), ArrangingJson.fixtures(wanted), ArrangingJson.spread(wanted)));
+        try {
+            return Optional.of(
+                    Arranging.propose(state.plan(), ArrangingJson.fixtures(wanted), ArrangingJson.spread(wanted)));
+        } catch (IllegalArgumentException outdated) {
+            // The units were moved meanwhile, so that some would hang too far away now.
+            return Optional.empty();
+        }
     }
 
     @Override
