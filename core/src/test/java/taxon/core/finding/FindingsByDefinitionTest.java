@@ -281,6 +281,25 @@ class FindingsByDefinitionTest {
         assertThat(seen).isEqualTo(expected);
     }
 
+    /** Whoever shares an address on purpose goes along with the way out of an overlap: applied, it parts nobody. */
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void theWayOutOfAnOverlapPartsNoShareAndBringsNoOther(long seed) {
+        Plan plan = rig(seed);
+        PlanCheck before = PlanCheck.of(plan);
+        for (Finding finding : found(plan, Rule.OVERLAP).stream().limit(6).toList()) {
+            if (finding.remedy().orElse(null) instanceof Remedy.Apply apply) {
+                PlanCheck then = PlanCheck.of(Rigs.apply(plan, apply.edit()));
+                assertThat(then.byRule().get(Rule.SHARE_BROKEN))
+                        .as(apply.label())
+                        .hasSameSizeAs(before.byRule().get(Rule.SHARE_BROKEN));
+                assertThat(then.byRule().get(Rule.OVERLAP).size())
+                        .as(apply.label())
+                        .isLessThanOrEqualTo(before.byRule().get(Rule.OVERLAP).size());
+            }
+        }
+    }
+
     @ParameterizedTest(name = "seed {0}")
     @MethodSource("seeds")
     void aCheckFindsWhatItHoldsByIdByFixtureAndBySeverity(long seed) {

@@ -68,6 +68,19 @@ class PlanCheckTest {
         assertThat(PlanCheck.of(CLEAN).broughtSince(PlanCheck.of(two))).isEmpty();
     }
 
+    /** Of warnings only those that an address brings are told: reserved slots, shares that part, hazards that are joined. */
+    @Test
+    void whatAMoveBringsIsToldAndOtherWarningsAreNot() {
+        Plan kept = CLEAN.with(new ReservedRun(1, UniverseNumber.of(2), new SlotRange(100, 110), "kept"));
+        Plan touched = place(kept, 2, 1, StartAddress.of(2, 105));
+        assertThat(PlanCheck.of(touched).broughtSince(PlanCheck.of(kept)))
+                .extracting(Finding::rule)
+                .containsExactly(Rule.RESERVED_TOUCHED);
+        Plan open = add(CLEAN, type("u", 4), 1, 300);
+        assertThat(PlanCheck.of(open).byRule().get(Rule.NO_ADDRESS)).hasSize(1);
+        assertThat(PlanCheck.of(open).broughtSince(PlanCheck.of(CLEAN))).isEmpty();
+    }
+
     @Test
     void manyAtOneAddressGiveOneFindingEachBeyondTheFirst() {
         Plan plan = add(CLEAN, type("t", 16), 5, 201);
