@@ -8,8 +8,8 @@ import java.util.function.Function;
  * much is spent, and may stop it: then what was found so far is the answer.
  */
 public final class Effort {
-    /** What one request may take: about a second on one core of a slow machine. */
-    public static final long OF_A_REQUEST = 250_000_000;
+    /** What one request may take: one to two seconds on one core. */
+    public static final long OF_A_REQUEST = 400_000_000;
 
     private final Meter meter;
     private final long given;
