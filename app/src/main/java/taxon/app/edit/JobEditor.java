@@ -78,6 +78,11 @@ public class JobEditor {
         }));
     }
 
+    /**
+     * Does an edit of the plan, as one step of undo.
+     *
+     * @param madeOn the version of the job that was looked at
+     */
     public EditOutcome apply(int job, long madeOn, Guard guard, String who, Edit edit) {
         return apply(job, madeOn, guard, who, edit, Kind.PLAN);
     }

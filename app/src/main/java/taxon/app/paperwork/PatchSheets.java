@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -252,7 +253,7 @@ public final class PatchSheets {
     }
 
     private static String run(int first, int last) {
-        return String.format("%03d–%03d", first, last);
+        return String.format(Locale.ROOT, "%03d–%03d", first, last);
     }
 
     private String title(Universe universe) {

@@ -45,9 +45,15 @@ public class ProposalDesk {
         return proposals.add(job, version, named(kind, request), Optional.empty());
     }
 
-    /** Keeps a file that was given, with nothing chosen yet, and gives its number. */
-    public int open(int job, long version, String kind, GivenFile file) {
-        return proposals.add(job, version, named(kind, Json.object()), Optional.of(file));
+    /**
+     * Keeps a file that was given, with nothing chosen yet, and gives its number.
+     *
+     * @param read what the file was read as, so that it is not read again
+     */
+    public <R> int open(int job, long version, FileProposalKind<?, R> kind, GivenFile file, R read) {
+        int id = proposals.add(job, version, named(kind.name(), Json.object()), Optional.of(file));
+        kind.files().put(id, read);
+        return id;
     }
 
     /** Asks for it with other choices. */

@@ -1,6 +1,7 @@
 package taxon.core.dmx;
 
 import java.util.Comparator;
+import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -71,6 +72,6 @@ public record StartAddress(UniverseNumber universe, Slot slot) implements Compar
     /** With three digits after the point, {@code 2.073}: columns align and 2.7 is never read for 2.70. */
     @Override
     public String toString() {
-        return String.format("%d.%03d", universe.number(), slot.number());
+        return String.format(Locale.ROOT, "%d.%03d", universe.number(), slot.number());
     }
 }

@@ -3,6 +3,7 @@ package taxon.core.finding;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Collectors;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.Block.SlotUse;
@@ -127,7 +128,7 @@ public final class FindingText {
     }
 
     private static String three(int slot) {
-        return String.format("%03d", slot);
+        return String.format(Locale.ROOT, "%03d", slot);
     }
 
     private static String quoted(String text) {

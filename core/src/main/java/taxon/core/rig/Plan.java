@@ -178,8 +178,7 @@ public final class Plan {
         return touched.isEmpty() ? this : verified(map, lineage.touching(touched));
     }
 
-    /** The keys under which this plan and another hold different elements; costs what was touched where one was made from
-     * the other. */
+    /** The keys of the elements that differ; costs what was touched where one of the plans was made from the other. */
     Set<ElementKey> differingFrom(Plan other) {
         Set<ElementKey> possible = lineage.mayDiffer(other.lineage).orElseGet(() -> allKeys(elements, other.elements));
         return differing(elements, other.elements, possible);

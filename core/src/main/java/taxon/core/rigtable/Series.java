@@ -3,6 +3,7 @@ package taxon.core.rigtable;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.regex.Matcher;
@@ -88,7 +89,7 @@ public final class Series {
         int digits = last.group(2).startsWith("0") ? last.group(2).length() : 1;
         while (texts.size() < rows.size()) {
             number += step;
-            texts.add(last.group(1) + String.format("%0" + digits + "d", number) + last.group(3));
+            texts.add(last.group(1) + String.format(Locale.ROOT, "%0" + digits + "d", number) + last.group(3));
         }
         return texts;
     }

@@ -49,8 +49,7 @@ public class EquipmentListController {
             return reply.refused();
         }
         String name = Texts.clip(Objects.requireNonNullElse(file.getOriginalFilename(), "list.csv"), 120);
-        int id = desk.open(job, version, EquipmentListKind.NAME, new GivenFile(name, content));
-        kind.files().put(id, (EquipmentSheet.Understood) sheet);
+        int id = desk.open(job, version, kind, new GivenFile(name, content), (EquipmentSheet.Understood) sheet);
         return reply.done(
                 "The list was read; nothing is added yet.",
                 "/jobs/" + job + "/imports/" + id,

@@ -44,8 +44,7 @@ public class SceneController {
             return reply.refused();
         }
         String name = Texts.clip(Objects.requireNonNullElse(file.getOriginalFilename(), "scene.mvr"), 120);
-        int id = desk.open(job, version, SceneKind.NAME, new GivenFile(name, content));
-        kind.files().put(id, (ParsedMvr.Read) reading);
+        int id = desk.open(job, version, kind, new GivenFile(name, content), (ParsedMvr.Read) reading);
         return reply.done(
                 "The scene was read; nothing is merged yet.",
                 "/jobs/" + job + "/scenes/" + id,

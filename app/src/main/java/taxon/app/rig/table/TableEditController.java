@@ -180,8 +180,7 @@ public class TableEditController {
         String text = fields.raw("rows");
         byte[] file = text.getBytes(StandardCharsets.UTF_8);
         if (EquipmentSheetReader.read(file) instanceof EquipmentSheet.Understood sheet) {
-            int id = desk.open(job, state.version(), EquipmentListKind.NAME, new GivenFile("pasted rows", file));
-            lists.files().put(id, sheet);
+            int id = desk.open(job, state.version(), lists, new GivenFile("pasted rows", file), sheet);
             return reply.done(
                     "The rows were read as an equipment list; nothing is added yet.",
                     "/jobs/" + job + "/imports/" + id,
