@@ -14,6 +14,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param card the IPv4 address of this machine that Art-Net is spoken from
  * @param nodeA where the demo's first node listens
  * @param nodeB where the demo's second node listens
+ * @param upkeep true to copy the store once a day and to take out of it what has stayed its time
  * @param answerWithin how long a node or unit may take to answer, at each of three tries
  */
 @ConfigurationProperties("taxon")
@@ -24,4 +25,5 @@ public record TaxonSettings(
         @DefaultValue("127.0.0.1") String card,
         @DefaultValue("127.0.0.2") String nodeA,
         @DefaultValue("127.0.0.3") String nodeB,
+        @DefaultValue("true") boolean upkeep,
         @DefaultValue("300ms") Duration answerWithin) {}

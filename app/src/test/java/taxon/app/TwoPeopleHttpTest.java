@@ -9,7 +9,8 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.stream.IntStream;
-import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import taxon.app.testing.Http;
@@ -18,17 +19,22 @@ import taxon.app.testing.TaxonServer;
 
 /** Nobody overwrites silently what someone else did. */
 class TwoPeopleHttpTest {
-    private TaxonServer server;
-    private Http http;
+    private static TaxonServer server;
+    private static Http http;
+    private String job = "";
     private long seen;
 
-    @BeforeEach
-    void start() {
+    @BeforeAll
+    static void start() {
         server = TaxonServer.empty();
         http = server.http();
-        http.post("/jobs", "name", "Two people");
+    }
+
+    @BeforeEach
+    void makeJob() {
+        job = http.job("Two people");
         http.post(
-                "/jobs/1/fixtures",
+                job + "/fixtures",
                 "version",
                 0,
                 "count",
@@ -39,11 +45,11 @@ class TwoPeopleHttpTest {
                 "Pipe",
                 "firstId",
                 1);
-        seen = http.version(1);
+        seen = http.version(job);
     }
 
-    @AfterEach
-    void stop() {
+    @AfterAll
+    static void stop() {
         server.close();
     }
 
@@ -51,7 +57,7 @@ class TwoPeopleHttpTest {
     void theLaterOfTwoEditsOfOneFixtureIsToldWhatChangedAndKeepsItsInput() {
         assertThat(rename("by the first", seen).status()).isEqualTo(200);
         Answer later = http.postPage(
-                "/jobs/1/fixtures/1",
+                job + "/fixtures/1",
                 "version",
                 seen,
                 "id",
@@ -67,16 +73,16 @@ class TwoPeopleHttpTest {
                 "note",
                 "",
                 "back",
-                "/jobs/1/rig?sel=1");
+                job + "/rig?sel=1");
         assertThat(later.status()).isEqualTo(409);
         assertThat(later.text()).contains("The job changed since this page was made", "value=\"by the second\"");
-        assertThat(http.get("/jobs/1/fixtures").text()).contains("by the first").doesNotContain("by the second");
+        assertThat(http.get(job + "/fixtures").text()).contains("by the first").doesNotContain("by the second");
     }
 
     @Test
     void editsOfDifferentFixturesMadeOnOnePageBothGoThrough() {
         assertThat(rename("one", seen).status()).isEqualTo(200);
-        assertThat(http.post("/jobs/1/fixtures/2/address", "version", seen, "block", 1, "address", "1.1")
+        assertThat(http.post(job + "/fixtures/2/address", "version", seen, "block", 1, "address", "1.1")
                         .status())
                 .isEqualTo(200);
     }
@@ -86,35 +92,35 @@ class TwoPeopleHttpTest {
         Object[] form = {
             "version", seen, "count", 4, "type", "generic-rgb/3-channel", "position", "Pipe", "firstId", 101
         };
-        assertThat(http.post("/jobs/1/fixtures", form).status()).isEqualTo(200);
-        assertThat(http.post("/jobs/1/fixtures", form).status()).isEqualTo(409);
-        assertThat(http.get("/jobs/1/fixtures").json().path("fixtures")).hasSize(12);
+        assertThat(http.post(job + "/fixtures", form).status()).isEqualTo(200);
+        assertThat(http.post(job + "/fixtures", form).status()).isEqualTo(409);
+        assertThat(http.get(job + "/fixtures").json().path("fixtures")).hasSize(12);
     }
 
     @Test
     void anEquipmentListIsAppliedOnlyOnce() {
         int id = http.upload(
-                        "/jobs/1/imports",
+                        job + "/imports",
                         "l.csv",
                         "Qty,Type,Mode,Position\n2,Tern,16,Quay\n".getBytes(StandardCharsets.UTF_8))
                 .json()
                 .path("import")
                 .asInt();
-        String apply = "/jobs/1/imports/" + id + "/apply";
+        String apply = job + "/imports/" + id + "/apply";
         assertThat(http.post(apply, "version", seen).status()).isEqualTo(200);
-        Answer again = http.post(apply, "version", http.version(1));
+        Answer again = http.post(apply, "version", http.version(job));
         assertThat(again.status()).isEqualTo(409);
         assertThat(again.reasons()).contains("applied already");
     }
 
     @Test
     void aProposalMadeBeforeSomeoneElsesEditIsNotApplied() {
-        int id = http.post("/jobs/1/proposals", "scope", "all", "from", "1.1", "gap", 0)
+        int id = http.post(job + "/proposals", "scope", "all", "from", "1.1", "gap", 0)
                 .json()
                 .path("proposal")
                 .asInt();
         rename("meanwhile", seen);
-        Answer answer = http.post("/jobs/1/proposals/" + id + "/apply");
+        Answer answer = http.post(job + "/proposals/" + id + "/apply");
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.reasons()).contains("The job changed", "Fixture 1 changed");
     }
@@ -122,7 +128,7 @@ class TwoPeopleHttpTest {
     @Test
     void postingTheSameValueAgainChangesNothingAndSaysSo() {
         rename("same", seen);
-        Answer again = rename("same", http.version(1));
+        Answer again = rename("same", http.version(job));
         assertThat(again.json().path("told").asString()).isEqualTo("Nothing to change.");
     }
 
@@ -134,7 +140,7 @@ class TwoPeopleHttpTest {
                 .mapToObj(key -> people.submit(() -> {
                     go.await();
                     return http.post(
-                                    "/jobs/1/fixtures/" + key + "/address",
+                                    job + "/fixtures/" + key + "/address",
                                     "version",
                                     seen,
                                     "block",
@@ -149,13 +155,13 @@ class TwoPeopleHttpTest {
             assertThat(answer.get()).isEqualTo(200);
         }
         people.shutdown();
-        assertThat(http.version(1)).isEqualTo(seen + 8);
-        assertThat(http.get("/jobs/1/fixtures").text()).contains("1.010", "1.080");
+        assertThat(http.version(job)).isEqualTo(seen + 8);
+        assertThat(http.get(job + "/fixtures").text()).contains("1.010", "1.080");
     }
 
     private Answer rename(String name, long version) {
         return http.post(
-                "/jobs/1/fixtures/1",
+                job + "/fixtures/1",
                 "version",
                 version,
                 "id",

@@ -2,11 +2,8 @@ package taxon.app.checks;
 
 import java.io.IOException;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
-import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Service;
 import taxon.app.TaxonSettings;
 import taxon.app.checks.RigReading.Way;
@@ -32,13 +29,11 @@ import taxon.wire.rdm.codec.Uid;
  */
 @Service
 class UnitWriter {
-    private static final Duration ARMED_FOR = Duration.ofMinutes(1);
-
     private final JobEditor editor;
     private final Readings readings;
     private final TaxonSettings settings;
     private final Clock clock;
-    private final Map<Integer, Armed> armed = new ConcurrentHashMap<>();
+    private final ArmedWrites<Armed> armed = new ArmedWrites<>(System::nanoTime);
 
     UnitWriter(JobEditor editor, Readings readings, TaxonSettings settings, Clock clock) {
         this.editor = editor;
@@ -47,7 +42,11 @@ class UnitWriter {
         this.clock = clock;
     }
 
-    /** What may be written now. */
+    /**
+     * What may be written now.
+     *
+     * @param until for people to read; what decides is the clock that cannot be set
+     */
     record Armed(BlockRef block, String label, String uid, StartAddress address, Way way, Instant until) {}
 
     /** A write that was not done, with the reason as a sentence. */
@@ -60,12 +59,11 @@ class UnitWriter {
     }
 
     Optional<Armed> armed(int job) {
-        Optional<Armed> known = Optional.ofNullable(armed.get(job));
-        return known.filter(a -> clock.instant().isBefore(a.until()));
+        return armed.find(job);
     }
 
     void disarm(int job) {
-        armed.remove(job);
+        armed.disarm(job);
     }
 
     /** Arms the planned address of a block for the unit that the newest reading took for its fixture. */
@@ -90,8 +88,8 @@ class UnitWriter {
                 .orElseThrow(() -> new NotWrittenException("The line of this unit was not read."));
         String label = plan.fixture(block.fixture()).map(Fixture::label).orElse("");
         Armed now = new Armed(
-                block, label, unit.uid(), address, way, clock.instant().plus(ARMED_FOR));
-        armed.put(job, now);
+                block, label, unit.uid(), address, way, clock.instant().plus(ArmedWrites.ARMED_FOR));
+        armed.arm(job, now);
         return now;
     }
 
@@ -101,11 +99,10 @@ class UnitWriter {
      * @return what the unit has now, in a sentence
      */
     String write(int job, BlockRef block) throws NotWrittenException, InterruptedException {
-        Armed order = armed(job)
+        Armed order = armed.take(job)
                 .filter(a -> a.block().equals(block))
                 .orElseThrow(() -> new NotWrittenException(
                         "Nothing is armed for this block, or it was armed more than a minute ago. Arm it again."));
-        armed.remove(job);
         Plan plan = editor.find(job).orElseThrow().plan();
         if (!plan.fixture(block.fixture())
                 .flatMap(f -> f.address(block.block()))

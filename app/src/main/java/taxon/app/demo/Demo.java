@@ -55,7 +55,7 @@ class Demo implements ApplicationRunner, DisposableBean {
     private int make(Ipv4 nodeA, Ipv4 nodeB) throws IOException {
         DemoLibrary.fill(library, WHO);
         int job = editor.make(DemoJob.beforeRevision(nodeA, nodeB, clock.instant()));
-        if (freezer.freeze(job, 0, "Before the rehearsal", WHO).isEmpty()) {
+        if (!(freezer.freeze(job, 0, "Before the rehearsal", WHO) instanceof Freezer.Frozen)) {
             throw new IllegalStateException("the demo job changed before it was frozen");
         }
         for (Edit edit : DemoJob.sinceRevision()) {

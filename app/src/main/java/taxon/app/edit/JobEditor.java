@@ -3,6 +3,8 @@ package taxon.app.edit;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import org.springframework.context.ApplicationEventPublisher;
@@ -15,6 +17,11 @@ import taxon.app.store.JournalEntry.Kind;
 import taxon.app.store.JournalEntry.State;
 import taxon.app.store.JournalStore;
 import taxon.app.store.PlanStore;
+import taxon.app.store.SummaryStore;
+import taxon.app.store.SummaryStore.Counts;
+import taxon.app.store.file.StoreTrouble;
+import taxon.core.finding.PlanCheck;
+import taxon.core.finding.Severity;
 import taxon.core.library.Shop;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.Plan;
@@ -32,22 +39,26 @@ public class JobEditor {
     private final PlanStore plans;
     private final JobStore jobs;
     private final JournalStore journal;
+    private final SummaryStore summaries;
     private final TypeLibrary library;
     private final TransactionTemplate transaction;
     private final ApplicationEventPublisher news;
     private final JobCache newest = new JobCache(JobCache.MOST_ELEMENTS);
     private final JobLocks locks = new JobLocks();
+    private final Set<Integer> damaged = ConcurrentHashMap.newKeySet();
 
     JobEditor(
             PlanStore plans,
             JobStore jobs,
             JournalStore journal,
+            SummaryStore summaries,
             TypeLibrary library,
             TransactionTemplate transaction,
             ApplicationEventPublisher news) {
         this.plans = plans;
         this.jobs = jobs;
         this.journal = journal;
+        this.summaries = summaries;
         this.library = library;
         this.transaction = transaction;
         this.news = news;
@@ -64,16 +75,49 @@ public class JobEditor {
         Shop shop = library.shop();
         Optional<JobState> loaded = newest.find(job)
                 .map(s -> JobState.of(job, s.version(), s.plan(), shop))
-                .or(() -> plans.load(job).map(s -> JobState.of(job, s.version(), s.plan(), shop)));
+                .or(() -> stored(job).map(s -> JobState.of(job, s.version(), s.plan(), shop)));
         loaded.ifPresent(newest::keep);
         return loaded;
     }
 
+    private Optional<PlanStore.Stored> stored(int job) {
+        try {
+            Optional<PlanStore.Stored> found = plans.load(job);
+            damaged.remove(job);
+            return found;
+        } catch (RuntimeException unreadable) {
+            // A disk that is busy or gone says nothing about the job.
+            if (StoreTrouble.behind(unreadable)
+                    .filter(t -> t != StoreTrouble.DAMAGED)
+                    .isPresent()) {
+                throw unreadable;
+            }
+            damaged.add(job);
+            throw new DamagedJobException(job, unreadable);
+        }
+    }
+
+    /**
+     * Reads a job from the store, whatever is known of it.
+     *
+     * @throws DamagedJobException when it cannot be read
+     */
+    public void check(int job) {
+        alone(job, () -> stored(job));
+    }
+
+    /** True when the job could not be read when that was tried last. */
+    public boolean isDamaged(int job) {
+        return damaged.contains(job);
+    }
+
     /** Makes a job that begins with this plan, and gives its number. */
     public int make(Plan plan) {
+        PlanCheck check = PlanCheck.of(plan, library.shop());
         return Objects.requireNonNull(transaction.execute(status -> {
             int job = jobs.make(plan.sheet().name());
             plans.write(job, PlanDelta.between(Plan.empty(JobSheet.named("x")), plan));
+            summaries.put(job, 0, counts(plan, check));
             return job;
         }));
     }
@@ -118,7 +162,8 @@ public class JobEditor {
                 return new EditOutcome.NoChange(now.version());
             }
             List<JournalEntry> since = madeOn == now.version() ? List.of() : journal.since(job, madeOn);
-            if (since.stream().anyMatch(e -> e.delta().meets(delta))) {
+            if (!journal.reachesBack(job, madeOn)
+                    || since.stream().anyMatch(e -> e.delta().meets(delta))) {
                 return conflict(now, since);
             }
             long next = now.version() + 1;
@@ -170,10 +215,20 @@ public class JobEditor {
         transaction.executeWithoutResult(status -> {
             jobs.advance(now.job(), now.version(), next);
             plans.write(now.job(), delta);
+            summaries.put(now.job(), next, counts(after, then.check()));
             journalEntry.run();
         });
         newest.keep(then);
         return then;
+    }
+
+    /** Counts a job for the list of jobs, where that was not done when it was changed. */
+    public void count(int job) {
+        find(job).ifPresent(s -> summaries.put(job, s.version(), counts(s.plan(), s.check())));
+    }
+
+    private static Counts counts(Plan plan, PlanCheck check) {
+        return new Counts(plan.fixtures().size(), Math.toIntExact(check.count(Severity.STOP)));
     }
 
     private static EditOutcome conflict(JobState now, List<JournalEntry> since) {

@@ -36,6 +36,7 @@ public final class Fields {
     private final Map<String, String> values;
     private final Map<String, List<String>> reasons = new LinkedHashMap<>();
     private LengthUnit lengths = LengthUnit.METRES;
+    private String history = "";
 
     public Fields(String form, Map<String, String> values) {
         this.form = form;
@@ -178,12 +179,17 @@ public final class Fields {
         refusals.forEach(r -> refuse("", r.sentence()));
     }
 
+    /** Points to the page that lists what was done meanwhile. */
+    void seeHistory(String page) {
+        history = page;
+    }
+
     public boolean isFaulty() {
         return !reasons.isEmpty();
     }
 
     public FormFault fault() {
-        return new FormFault(form, values, reasons);
+        return new FormFault(form, values, reasons, history);
     }
 
     private static String shown(String text) {

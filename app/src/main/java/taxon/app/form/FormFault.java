@@ -10,12 +10,13 @@ import java.util.Map;
  * @param form the name of the form
  * @param values what was typed, by field
  * @param reasons a sentence by field; under the empty name what concerns the whole form
+ * @param history the page of what was done meanwhile; empty where that is not the reason
  */
-public record FormFault(String form, Map<String, String> values, Map<String, List<String>> reasons) {
+public record FormFault(String form, Map<String, String> values, Map<String, List<String>> reasons, String history) {
     /** Under which name a page finds it, in the model and in the request. */
     public static final String NAME = "fault";
 
-    public static final FormFault NONE = new FormFault("", Map.of(), Map.of());
+    public static final FormFault NONE = new FormFault("", Map.of(), Map.of(), "");
 
     public FormFault {
         values = Map.copyOf(values);

@@ -2,9 +2,9 @@ package taxon.app.form;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -28,7 +28,9 @@ public final class Reply {
     public static final String TOLD = "told";
 
     private static final Pattern OWN_PAGE =
-            Pattern.compile("/(jobs/\\d{1,9}(/[a-zA-Z0-9/.-]*)?)?(\\?[a-zA-Z0-9=&,.+%-]*)?");
+            Pattern.compile("/(store|jobs/\\d{1,9}(/[a-zA-Z0-9/.-]*)?)?(\\?[a-zA-Z0-9=&,.+%-]*)?");
+
+    private static final Pattern JOB = Pattern.compile("/jobs/\\d{1,9}");
 
     private final HttpServletRequest request;
     private final Fields fields;
@@ -132,11 +134,10 @@ public final class Reply {
     }
 
     private Object conflict(EditOutcome.Conflict conflict) {
-        List<String> titles = conflict.since().stream()
-                .map(e -> "“" + e.title() + "” (" + e.who() + ")")
-                .toList();
+        Matcher job = JOB.matcher(request.getRequestURI());
+        fields.seeHistory(job.lookingAt() ? job.group() + "/sheet" : "");
         return conflicting("The job changed since this page was made"
-                + (titles.isEmpty() ? "" : ": " + String.join(", ", titles))
+                + Conflicts.words(conflict.since())
                 + ". What you typed is kept; look at it again and send it once more.");
     }
 
@@ -153,6 +154,13 @@ public final class Reply {
         }
         request.setAttribute(FormFault.NAME, fault);
         return new ModelAndView(new PageAgainView(page, status));
+    }
+
+    /** The body of every refusal: its status, and one sentence about the whole request. */
+    public static ObjectNode reasons(HttpStatus status, String sentence) {
+        ObjectNode body = Json.object().put("status", status.value());
+        body.putArray("reasons").addObject().put("field", "").put("sentence", sentence);
+        return body;
     }
 
     public static ResponseEntity<String> json(HttpStatus status, ObjectNode body) {

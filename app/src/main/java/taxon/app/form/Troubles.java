@@ -9,7 +9,6 @@ import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 import taxon.app.edit.NoSuchJobException;
-import taxon.formats.json.Json;
 
 /** What cannot be shown: a sentence and the right status, as a page or as JSON. */
 @ControllerAdvice
@@ -33,11 +32,10 @@ public class Troubles {
                 request);
     }
 
-    private static Object answer(HttpStatus status, String sentence, HttpServletRequest request) {
+    /** A sentence under a status: JSON for a script, else a page. */
+    public static Object answer(HttpStatus status, String sentence, HttpServletRequest request) {
         if (Reply.wantsJson(request)) {
-            var body = Json.object().put("status", status.value());
-            body.putArray("reasons").addObject().put("field", "").put("sentence", sentence);
-            return Reply.json(status, body);
+            return Reply.json(status, Reply.reasons(status, sentence));
         }
         ModelAndView page = new ModelAndView("web/trouble");
         page.setStatus(status);

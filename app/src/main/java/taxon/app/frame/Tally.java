@@ -2,6 +2,7 @@ package taxon.app.frame;
 
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import taxon.app.edit.JobState;
 import taxon.core.addressing.space.Fits;
@@ -45,7 +46,9 @@ public record Tally(
                 universes.stream().mapToInt(fits::used).sum(),
                 universes.size() * Slot.LAST,
                 universes.size(),
-                gap.map(g -> g.universe() + String.format(".%03d, ", g.slots().first())
+                gap.map(g -> g.universe()
+                                + String.format(
+                                        Locale.ROOT, ".%03d, ", g.slots().first())
                                 + g.slots().length() + " slots")
                         .orElse(""),
                 gap.map(g -> g.universe().number()).orElse(0),

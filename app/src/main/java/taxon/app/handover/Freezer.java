@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -15,6 +16,7 @@ import taxon.app.edit.NoSuchJobException;
 import taxon.app.paperwork.PatchSheets;
 import taxon.app.paperwork.Sheet;
 import taxon.app.paperwork.SheetFiles;
+import taxon.app.store.JobStore;
 import taxon.app.store.Revision;
 import taxon.app.store.RevisionStore;
 import taxon.core.rig.Plan;
@@ -25,36 +27,68 @@ import taxon.formats.json.JobJson;
 @Service
 public class Freezer {
     private final JobEditor editor;
+    private final JobStore jobs;
     private final RevisionStore revisions;
     private final SheetFiles files;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
-    Freezer(JobEditor editor, RevisionStore revisions, SheetFiles files, TransactionTemplate transaction, Clock clock) {
+    Freezer(
+            JobEditor editor,
+            JobStore jobs,
+            RevisionStore revisions,
+            SheetFiles files,
+            TransactionTemplate transaction,
+            Clock clock) {
         this.editor = editor;
+        this.jobs = jobs;
         this.revisions = revisions;
         this.files = files;
         this.transaction = transaction;
         this.clock = clock;
     }
 
+    /** What became of a freeze. */
+    public sealed interface Outcome {}
+
+    /** The job is frozen as this revision. */
+    public record Frozen(Revision revision) implements Outcome {}
+
+    /** Nothing has changed since this revision, so that there is nothing to freeze. */
+    public record Same(Revision revision) implements Outcome {}
+
+    /** The job is no longer at the version that was seen. */
+    public record Moved() implements Outcome {}
+
     /**
      * Freezes what someone has seen.
      *
      * @param seen the version of the job that they saw
-     * @return empty when the job is no longer at that version
+     * @return the revision, or why there is none
      */
-    public Optional<Revision> freeze(int job, long seen, String note, String who) {
+    public Outcome freeze(int job, long seen, String note, String who) {
         return editor.alone(job, () -> {
             JobState state = editor.find(job).orElseThrow(() -> new NoSuchJobException(job));
             if (state.version() != seen) {
-                return Optional.empty();
+                return new Moved();
             }
-            Revision revision = new Revision(revisions.nextNumber(job), note, who, clock.instant());
             String document = JobJson.print(state.plan());
-            transaction.executeWithoutResult(s -> revisions.add(job, seen, revision, document));
-            return Optional.of(revision);
+            // The version is asked of the store itself: what is frozen is what is kept, whoever wrote it.
+            return Objects.requireNonNull(transaction.execute(s -> frozen(job, seen, document, note, who)));
         });
+    }
+
+    private Outcome frozen(int job, long seen, String document, String note, String who) {
+        if (jobs.version(job).orElse(-1L) != seen) {
+            return new Moved();
+        }
+        Optional<Revision> same = revisions.frozenAt(job, seen);
+        if (same.isPresent()) {
+            return new Same(same.get());
+        }
+        Revision revision = new Revision(revisions.nextNumber(job), note, who, clock.instant());
+        revisions.add(job, seen, revision, document);
+        return new Frozen(revision);
     }
 
     /** The bundle of a revision, made from what was frozen when it is first asked for, and kept. */

@@ -49,7 +49,7 @@ class HandoverController {
                     .put("revision", r.letters())
                     .put("frozenAt", r.frozenAt().toString())
                     .put("note", r.note())
-                    .put("bundle", "/jobs/" + job + "/revisions/" + r.letters() + ".zip"));
+                    .put("bundle", path(job, r.letters())));
             return Reply.json(HttpStatus.OK, body);
         }
         frames.open(job, Optional.of(Stage.HANDOVER), request, model);
@@ -68,19 +68,27 @@ class HandoverController {
         if (note.isEmpty() || reply.fields().isFaulty()) {
             return reply.refused();
         }
-        return freezer.freeze(job, version, note.get(), People.of(request))
-                .map(r -> reply.done(
-                        "Revision " + r.letters() + " is frozen.",
-                        Json.object()
-                                .put("revision", r.letters())
-                                .put("bundle", "/jobs/" + job + "/revisions/" + r.letters() + ".zip")))
-                .orElseGet(() -> reply.conflicting(
-                        "The job changed since this page was made; look at it again, then freeze it."));
+        Freezer.Outcome outcome = freezer.freeze(job, version, note.get(), People.of(request));
+        if (outcome instanceof Freezer.Frozen frozen) {
+            String letters = frozen.revision().letters();
+            return reply.done(
+                    "Revision " + letters + " is frozen.",
+                    Json.object().put("revision", letters).put("bundle", path(job, letters)));
+        }
+        return reply.conflicting(
+                outcome instanceof Freezer.Same same
+                        ? "Nothing has changed since revision "
+                                + same.revision().letters() + "; hand that one over, or change the job first."
+                        : "The job changed since this page was made; look at it again, then freeze it.");
+    }
+
+    private static String path(int job, String letters) {
+        return "/jobs/" + job + "/revisions/" + letters + ".zip";
     }
 
     @GetMapping("/jobs/{job}/revisions/{letters}.zip")
     ResponseEntity<byte[]> bundle(@PathVariable int job, @PathVariable String letters) {
-        frames.state(job);
+        // Not asked for the job itself: what was frozen can be had even when the job cannot be read any more.
         Revision revision =
                 revisions.find(job, letters).orElseThrow(() -> new NotThereException("revision " + letters));
         byte[] zip = freezer.bundle(job, revision);

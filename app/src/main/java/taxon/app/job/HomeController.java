@@ -13,49 +13,41 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 import taxon.app.edit.JobEditor;
-import taxon.app.edit.JobState;
 import taxon.app.form.Fields;
 import taxon.app.form.FormFault;
 import taxon.app.form.Reply;
-import taxon.app.store.JobStore;
 import taxon.app.store.RevisionStore;
-import taxon.core.finding.Severity;
+import taxon.app.store.SummaryStore;
+import taxon.app.store.SummaryStore.Summary;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.Plan;
 import taxon.formats.json.JobJson;
 import taxon.formats.json.Json;
+import tools.jackson.databind.node.ObjectNode;
 
 /** The list of jobs, and the two ways to begin one: from nothing, and from a job file. */
 @Controller
 class HomeController {
-    private final JobStore jobs;
+    private final SummaryStore summaries;
     private final JobEditor editor;
     private final RevisionStore revisions;
 
-    HomeController(JobStore jobs, JobEditor editor, RevisionStore revisions) {
-        this.jobs = jobs;
+    HomeController(SummaryStore summaries, JobEditor editor, RevisionStore revisions) {
+        this.summaries = summaries;
         this.editor = editor;
         this.revisions = revisions;
     }
 
-    /** A line of the list. */
-    record Line(int job, JobSheet sheet, String revision, int fixtures, long stops) {}
+    /** A line of the list; a job that could not be read when it was opened last is told to be damaged. */
+    record Line(Summary summary, String revision, boolean damaged) {}
 
     @GetMapping({"/", "/jobs"})
     Object home(HttpServletRequest request, Model model) {
-        List<Line> lines = jobs.ids().stream()
-                .flatMap(id -> editor.find(id).stream())
-                .map(this::line)
-                .toList();
+        List<Line> lines = summaries.all().stream().map(this::line).toList();
         if (Reply.wantsJson(request)) {
             var body = Json.object();
             var list = body.putArray("jobs");
-            lines.forEach(l -> list.addObject()
-                    .put("job", l.job())
-                    .put("name", l.sheet().name())
-                    .put("revision", l.revision())
-                    .put("fixtures", l.fixtures())
-                    .put("stops", l.stops()));
+            lines.forEach(l -> write(l, list.addObject()));
             return Reply.json(HttpStatus.OK, body);
         }
         model.addAttribute("jobs", lines);
@@ -64,13 +56,18 @@ class HomeController {
         return "job/home";
     }
 
-    private Line line(JobState state) {
-        return new Line(
-                state.job(),
-                state.plan().sheet(),
-                revisions.state(state.job()).words(),
-                state.plan().fixtures().size(),
-                state.check().count(Severity.STOP));
+    private Line line(Summary summary) {
+        return new Line(summary, revisions.state(summary.job()).words(), editor.isDamaged(summary.job()));
+    }
+
+    private static void write(Line line, ObjectNode into) {
+        into.put("job", line.summary().job())
+                .put("name", line.summary().name())
+                .put("revision", line.revision())
+                .put("damaged", line.damaged());
+        line.summary()
+                .counts()
+                .ifPresent(c -> into.put("fixtures", c.fixtures()).put("stops", c.stops()));
     }
 
     @PostMapping("/jobs")

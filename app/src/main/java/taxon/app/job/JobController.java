@@ -21,6 +21,7 @@ import taxon.app.frame.Frames;
 import taxon.app.store.JournalEntry;
 import taxon.app.store.JournalStore;
 import taxon.app.store.RevisionStore;
+import taxon.app.store.UpkeepStore;
 import taxon.core.history.ChangeLine;
 import taxon.core.history.ChangeLines;
 import taxon.core.rig.JobSheet;
@@ -38,12 +39,14 @@ class JobController {
     private final JobEditor editor;
     private final JournalStore journal;
     private final RevisionStore revisions;
+    private final UpkeepStore upkeep;
 
-    JobController(Frames frames, JobEditor editor, JournalStore journal, RevisionStore revisions) {
+    JobController(Frames frames, JobEditor editor, JournalStore journal, RevisionStore revisions, UpkeepStore upkeep) {
         this.frames = frames;
         this.editor = editor;
         this.journal = journal;
         this.revisions = revisions;
+        this.upkeep = upkeep;
     }
 
     @GetMapping("/jobs/{job}")
@@ -80,6 +83,8 @@ class JobController {
         model.addAttribute("sheet", state.plan().sheet());
         model.addAttribute("history", journal.latest(job, SHOWN));
         model.addAttribute("who", People.of(request));
+        model.addAttribute(
+                "thinned", upkeep.thinned(job).map(UpkeepStore.Thinned::words).orElse(""));
         return "job/sheet";
     }
 

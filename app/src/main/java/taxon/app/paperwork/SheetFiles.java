@@ -1,18 +1,26 @@
 package taxon.app.paperwork;
 
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
+import com.openhtmltopdf.pdfboxout.PdfBoxRenderer;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.util.XRLog;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Calendar;
+import java.util.GregorianCalendar;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.UUID;
 import java.util.logging.Level;
+import org.apache.pdfbox.pdmodel.PDDocument;
 import org.springframework.stereotype.Component;
 import org.thymeleaf.ITemplateEngine;
 import org.thymeleaf.context.Context;
@@ -46,12 +54,25 @@ public class SheetFiles {
         builder.useFont(() -> font("AtkinsonHyperlegibleMono-Regular.ttf"), MONO, REGULAR, FontStyle.NORMAL, true);
         builder.withProducer("Taxon");
         builder.toStream(out);
-        try {
-            builder.run();
+        try (PdfBoxRenderer renderer = builder.buildPdfRenderer()) {
+            renderer.layout();
+            renderer.createPDFWithoutClosing();
+            PDDocument document = renderer.getPdfDocument();
+            settle(document, sheet, html);
+            document.save(out);
         } catch (IOException e) {
             throw new UncheckedIOException("the sheet " + sheet.name() + " cannot be drawn", e);
         }
         return out.toByteArray();
+    }
+
+    /** The same sheet gives the same bytes: dated with its own day, and its identifier made of what it shows. */
+    private static void settle(PDDocument document, Sheet sheet, String html) {
+        Calendar day = GregorianCalendar.from(LocalDate.parse(sheet.date()).atStartOfDay(ZoneOffset.UTC));
+        document.getDocumentInformation().setCreationDate(day);
+        document.getDocumentInformation().setModificationDate(day);
+        document.setDocumentId(
+                UUID.nameUUIDFromBytes(html.getBytes(StandardCharsets.UTF_8)).getMostSignificantBits());
     }
 
     private static InputStream font(String file) {

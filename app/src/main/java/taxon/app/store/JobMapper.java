@@ -25,6 +25,9 @@ interface JobMapper {
     @Select("select id, name, venue, from_day, to_day, note, view, version from job where id = #{id}")
     Optional<JobRow> find(int id);
 
+    @Select("select version from job where id = #{id}")
+    Optional<Long> version(int id);
+
     @Select("select id from job order by id")
     List<Integer> ids();
 

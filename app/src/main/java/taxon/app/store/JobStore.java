@@ -2,6 +2,7 @@ package taxon.app.store;
 
 import java.time.Clock;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.stereotype.Repository;
 
@@ -25,6 +26,11 @@ public class JobStore {
         int id = jobs.nextId();
         jobs.make(id, name, clock.instant().toString());
         return id;
+    }
+
+    /** The version that a job has in the store; empty when there is no such job. */
+    public Optional<Long> version(int job) {
+        return jobs.version(job);
     }
 
     /**

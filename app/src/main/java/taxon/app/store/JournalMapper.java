@@ -80,6 +80,9 @@ interface JournalMapper {
             """)
     Optional<JournalRow> find(@Param("job") int job, @Param("id") int id);
 
+    @Select("select thinned_to from job where id = #{job}")
+    long thinnedTo(int job);
+
     @Select("select coalesce(max(id), 0) from journal where job_id = #{job} and kind = 'PLAN' and state = 'DONE'")
     int lastDoneId(int job);
 

@@ -71,6 +71,11 @@ public class JournalStore {
         return rows.find(job, id).map(JournalStore::entry);
     }
 
+    /** True when every entry that made a version after this one is still there. */
+    public boolean reachesBack(int job, long version) {
+        return version >= rows.thinnedTo(job);
+    }
+
     int lastDoneId(int job) {
         return rows.lastDoneId(job);
     }

@@ -80,7 +80,7 @@ public class PlanStore {
         return new Stored(job, row.version(), Plan.of(elements));
     }
 
-    private static JobSheet sheet(JobRow row) {
+    static JobSheet sheet(JobRow row) {
         return new JobSheet(
                 row.name(),
                 row.venue(),

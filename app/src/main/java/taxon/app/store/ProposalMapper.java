@@ -44,6 +44,9 @@ interface ProposalMapper {
     @Update("update proposal set request = #{request} where job_id = #{job} and id = #{id} and state = 'OPEN'")
     int choose(@Param("job") int job, @Param("id") int id, @Param("request") String request);
 
-    @Update("update proposal set state = #{state} where job_id = #{job} and id = #{id} and state = 'OPEN'")
-    int end(@Param("job") int job, @Param("id") int id, @Param("state") String state);
+    @Update("""
+            update proposal set state = #{state}, ended_at = #{at}
+            where job_id = #{job} and id = #{id} and state = 'OPEN'
+            """)
+    int end(@Param("job") int job, @Param("id") int id, @Param("state") String state, @Param("at") String at);
 }

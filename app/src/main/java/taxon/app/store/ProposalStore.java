@@ -61,6 +61,6 @@ public class ProposalStore {
 
     /** Ends an open one; false when it was ended already, as by a form that is posted twice. */
     public boolean end(int job, int id, Progress state) {
-        return rows.end(job, id, state.name()) == 1;
+        return rows.end(job, id, state.name(), clock.instant().toString()) == 1;
     }
 }

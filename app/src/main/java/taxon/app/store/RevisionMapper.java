@@ -45,6 +45,10 @@ interface RevisionMapper {
     @Select("select document, bundle from revision where job_id = #{job} and number = #{number}")
     Optional<ContentRow> content(@Param("job") int job, @Param("number") int number);
 
-    @Update("update revision set bundle = #{bundle} where job_id = #{job} and number = #{number} and bundle is null")
-    void keep(@Param("job") int job, @Param("number") int number, @Param("bundle") byte[] bundle);
+    @Update("""
+            update revision set bundle = #{bundle}, bundle_at = #{at}
+            where job_id = #{job} and number = #{number} and bundle is null
+            """)
+    void keep(
+            @Param("job") int job, @Param("number") int number, @Param("bundle") byte[] bundle, @Param("at") String at);
 }

@@ -1,5 +1,6 @@
 package taxon.app.store;
 
+import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -12,10 +13,12 @@ import taxon.app.store.RevisionMapper.RevisionRow;
 public class RevisionStore {
     private final RevisionMapper rows;
     private final JournalStore journal;
+    private final Clock clock;
 
-    RevisionStore(RevisionMapper rows, JournalStore journal) {
+    RevisionStore(RevisionMapper rows, JournalStore journal, Clock clock) {
         this.rows = rows;
         this.journal = journal;
+        this.clock = clock;
     }
 
     /** The number that the next revision gets, from 1. */
@@ -41,6 +44,11 @@ public class RevisionStore {
         return rows.all(job).stream().map(RevisionStore::revision).toList();
     }
 
+    /** The newest revision, where it was frozen at this version. */
+    public Optional<Revision> frozenAt(int job, long version) {
+        return rows.latest(job).filter(r -> r.version() == version).map(RevisionStore::revision);
+    }
+
     public Optional<Revision> find(int job, String letters) {
         return all(job).stream().filter(r -> r.letters().equals(letters)).findFirst();
     }
@@ -57,7 +65,7 @@ public class RevisionStore {
 
     /** Keeps the bundle, so that it is the same bytes whenever it is asked for. The first one stays. */
     public void keepBundle(int job, Revision revision, byte[] bundle) {
-        rows.keep(job, revision.number(), bundle);
+        rows.keep(job, revision.number(), bundle, clock.instant().toString());
     }
 
     /** Where a job stands against its newest revision. */

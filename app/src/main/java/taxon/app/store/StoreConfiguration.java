@@ -1,50 +1,83 @@
 package taxon.app.store;
 
 import com.zaxxer.hikari.HikariDataSource;
-import java.nio.file.Path;
 import java.time.Clock;
 import javax.sql.DataSource;
+import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.type.ByteArrayTypeHandler;
 import org.apache.ibatis.type.JdbcType;
 import org.mybatis.spring.annotation.MapperScan;
 import org.mybatis.spring.boot.autoconfigure.ConfigurationCustomizer;
 import org.springframework.boot.flyway.autoconfigure.FlywayDataSource;
+import org.springframework.boot.flyway.autoconfigure.FlywayMigrationStrategy;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.annotation.Primary;
-import org.sqlite.SQLiteDataSource;
 import taxon.app.TaxonSettings;
+import taxon.app.store.copies.StoreCopy;
+import taxon.app.store.file.StoreContent;
+import taxon.app.store.file.StoreContent.Store;
+import taxon.app.store.file.StoreFile;
+import taxon.app.store.file.StoreLock;
+import taxon.app.store.file.StoreVersions;
 
 /**
  * The data sources. Transactions begin by taking the write lock: with deferred ones, a read that turns into a write fails
  * when another write came between. {@code synchronous=FULL} makes an acknowledged edit survive a power cut.
  */
 @Configuration(proxyBeanMethods = false)
-@MapperScan("taxon.app.store")
+@MapperScan(basePackages = "taxon.app.store", annotationClass = Mapper.class)
 class StoreConfiguration {
     private static final int READERS = 4;
 
     @Bean
+    StoreFile storeFile(TaxonSettings settings) {
+        return new StoreFile(settings.data());
+    }
+
+    /** Taken before anything else looks at the file, and held until everything is closed. */
+    @Bean
+    StoreLock storeLock(StoreFile file) {
+        return StoreLock.take(file);
+    }
+
+    @Bean
     @Primary
-    DataSource dataSource(TaxonSettings settings) {
+    DataSource dataSource(StoreFile file, StoreContent checked) {
         HikariDataSource pool = new HikariDataSource();
-        pool.setJdbcUrl(url(settings.data(), "on"));
+        pool.setJdbcUrl(file.url(settings("on")));
         pool.setMaximumPoolSize(READERS);
         pool.setPoolName("taxon");
         return pool;
     }
 
+    /** What the file was before this start, which refuses what is not ours before anything is written to it. */
+    @Bean
+    StoreContent storeContent(StoreFile file, StoreLock locked) {
+        return StoreVersions.writable(file);
+    }
+
     /** Migrations run without foreign keys, so that tables can be rebuilt. */
     @Bean
     @FlywayDataSource
-    DataSource migrationDataSource(TaxonSettings settings) {
-        SQLiteDataSource source = new SQLiteDataSource();
-        source.setUrl(url(settings.data(), "off"));
-        return source;
+    DataSource migrationDataSource(StoreFile file, StoreContent checked) {
+        return file.source(settings("off"));
     }
 
-    private static String url(Path file, String foreignKeys) {
-        return "jdbc:sqlite:" + file.toAbsolutePath() + "?journal_mode=WAL&foreign_keys=" + foreignKeys
+    /** A store of an older version is copied before it is changed; the copy stays until someone removes it. */
+    @Bean
+    FlywayMigrationStrategy copyBeforeMigrating(StoreFile file, StoreContent before) {
+        return flyway -> {
+            int newest = StoreVersions.newest();
+            if (before instanceof Store store && store.version() < newest) {
+                StoreCopy.write(file, file.beforeMigration(store.version(), newest));
+            }
+            flyway.migrate();
+        };
+    }
+
+    private static String settings(String foreignKeys) {
+        return "journal_mode=WAL&foreign_keys=" + foreignKeys
                 + "&busy_timeout=5000&synchronous=FULL&transaction_mode=IMMEDIATE";
     }
 

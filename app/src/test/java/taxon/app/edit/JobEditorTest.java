@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyInt;
+import static org.mockito.ArgumentMatchers.anyLong;
 import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.never;
@@ -27,6 +28,7 @@ import taxon.app.library.TypeLibrary;
 import taxon.app.store.JobStore;
 import taxon.app.store.JournalStore;
 import taxon.app.store.PlanStore;
+import taxon.app.store.SummaryStore;
 import taxon.core.library.Shop;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.Plan;
@@ -38,6 +40,7 @@ class JobEditorTest {
     private final PlanStore plans = mock(PlanStore.class);
     private final JobStore jobs = mock(JobStore.class);
     private final JournalStore journal = mock(JournalStore.class);
+    private final SummaryStore summaries = mock(SummaryStore.class);
     private final PlatformTransactionManager transactions = mock(PlatformTransactionManager.class);
     private final TypeLibrary library = mock(TypeLibrary.class);
     private final List<Object> news = new ArrayList<>();
@@ -46,8 +49,10 @@ class JobEditorTest {
     @BeforeEach
     void editor() {
         when(library.shop()).thenReturn(Shop.EMPTY);
+        when(journal.reachesBack(anyInt(), anyLong())).thenReturn(true);
         when(plans.load(1)).thenReturn(Optional.of(new PlanStore.Stored(1, 5, PLAN)));
-        editor = new JobEditor(plans, jobs, journal, library, new TransactionTemplate(transactions), news::add);
+        editor = new JobEditor(
+                plans, jobs, journal, summaries, library, new TransactionTemplate(transactions), news::add);
     }
 
     @Test

@@ -6,7 +6,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -18,16 +19,21 @@ import tools.jackson.databind.JsonNode;
 
 /** What is the same for proposals of every kind: the preview says what applying then does, once. */
 class ProposalsHttpTest {
-    private TaxonServer server;
-    private Http http;
+    private static TaxonServer server;
+    private static Http http;
+    private String job = "";
 
-    @BeforeEach
-    void start() {
+    @BeforeAll
+    static void start() {
         server = TaxonServer.empty();
         http = server.http();
-        http.post("/jobs", "name", "Proposals");
+    }
+
+    @BeforeEach
+    void makeJob() {
+        job = http.job("Proposals");
         post(
-                "/jobs/1/fixtures",
+                job + "/fixtures",
                 "count",
                 8,
                 "type",
@@ -36,17 +42,17 @@ class ProposalsHttpTest {
                 "Rail",
                 "firstId",
                 201);
-        post("/jobs/1/cells", "key", 1, "column", "address", "text", "1.001");
-        post("/jobs/1/cells", "key", 2, "column", "address", "text", "1.025");
+        post(job + "/cells", "key", 1, "column", "address", "text", "1.001");
+        post(job + "/cells", "key", 2, "column", "address", "text", "1.025");
     }
 
-    @AfterEach
-    void stop() {
+    @AfterAll
+    static void stop() {
         server.close();
     }
 
     private Answer post(String path, Object... fields) {
-        List<Object> all = new ArrayList<>(List.of("version", http.version(1)));
+        List<Object> all = new ArrayList<>(List.of("version", http.version(job)));
         all.addAll(List.of(fields));
         return http.post(path, all.toArray());
     }
@@ -86,11 +92,11 @@ class ProposalsHttpTest {
     private String open(Asked asked) {
         Answer answer = asked.kind().equals("equipment-list")
                 ? http.upload(
-                        "/jobs/1/imports",
+                        job + "/imports",
                         "list.csv",
                         "Qty,Type,Mode,Position,ID\n2,Tern,16,Quay,201\n1,Nonsense,,Quay,\n"
                                 .getBytes(StandardCharsets.UTF_8))
-                : post("/jobs/1" + asked.path(), asked.fields());
+                : post(job + asked.path(), asked.fields());
         assertThat(answer.status()).as(answer.text()).isEqualTo(200);
         return answer.json().path("next").asString().replaceAll("\\?.*", "");
     }
@@ -115,30 +121,30 @@ class ProposalsHttpTest {
     void itIsAppliedOnceAndCannotBeDroppedAfterwards(Asked asked) {
         String page = open(asked);
         assertThat(post(page + "/apply").status()).isEqualTo(200);
-        long version = http.version(1);
+        long version = http.version(job);
         Answer again = post(page + "/apply");
         assertThat(again.status()).isEqualTo(409);
         assertThat(again.reasons()).contains("was applied already");
         assertThat(post(page + "/drop").status()).isEqualTo(409);
-        assertThat(http.version(1)).isEqualTo(version);
+        assertThat(http.version(job)).isEqualTo(version);
     }
 
     @ParameterizedTest(name = "{0}")
     @MethodSource("kinds")
     void oneThatWasDroppedIsNotApplied(Asked asked) {
         String page = open(asked);
-        long version = http.version(1);
+        long version = http.version(job);
         assertThat(post(page + "/drop").status()).isEqualTo(200);
         assertThat(post(page + "/apply").status()).isEqualTo(409);
-        assertThat(http.version(1)).isEqualTo(version);
+        assertThat(http.version(job)).isEqualTo(version);
     }
 
     @ParameterizedTest(name = "{0}")
     @MethodSource("kinds")
     void whatSomeoneElseDidAfterThePageWasSeenIsAConflict(Asked asked) {
         String page = open(asked);
-        long seen = http.version(1);
-        post("/jobs/1/cells", "key", 8, "column", "note", "text", "someone else");
+        long seen = http.version(job);
+        post(job + "/cells", "key", 8, "column", "note", "text", "someone else");
         Answer late = http.post(page + "/apply", "version", seen);
         assertThat(late.status()).isEqualTo(409);
         assertThat(late.reasons()).contains("The job changed since");
@@ -157,7 +163,7 @@ class ProposalsHttpTest {
                         page + "/drop");
         for (String other : List.of("proposals", "numbering", "arranging", "changes", "cells", "imports", "scenes")) {
             if (!page.contains("/" + other + "/")) {
-                String wrong = "/jobs/1/" + other + page.substring(page.lastIndexOf('/'));
+                String wrong = job + "/" + other + page.substring(page.lastIndexOf('/'));
                 assertThat(http.get(wrong).status()).as(wrong).isEqualTo(404);
             }
         }
@@ -165,7 +171,7 @@ class ProposalsHttpTest {
 
     @Test
     void aListOfWhichNoRowCanBeAddedIsRefusedAndStaysOpen() {
-        String page = http.upload("/jobs/1/imports", "l.csv", "Qty,Type\n1,Nonsense\n".getBytes(StandardCharsets.UTF_8))
+        String page = http.upload(job + "/imports", "l.csv", "Qty,Type\n1,Nonsense\n".getBytes(StandardCharsets.UTF_8))
                 .json()
                 .path("next")
                 .asString();
@@ -179,7 +185,7 @@ class ProposalsHttpTest {
     @Test
     void anAnswerIsComputedAnewWhenTheLibraryLearnsTheTypeThatWasMissing() {
         String page = http.upload(
-                        "/jobs/1/imports",
+                        job + "/imports",
                         "l.csv",
                         "Qty,Type,Mode,Position\n3,Ruff,1-channel,Quay\n".getBytes(StandardCharsets.UTF_8))
                 .json()
@@ -187,9 +193,9 @@ class ProposalsHttpTest {
                 .asString();
         assertThat(http.get(page).json().path("fixtures").asInt()).isZero();
         Answer built = http.post(
-                "/jobs/1/types/build",
+                job + "/types/build",
                 "version",
-                http.version(1),
+                http.version(job),
                 "maker",
                 "Oxbow",
                 "name",

@@ -13,7 +13,8 @@ import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
-import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import taxon.app.testing.Http;
@@ -23,16 +24,21 @@ import tools.jackson.databind.JsonNode;
 
 /** Folders and groups, the jot line, the history, and following a job. */
 class RigPeopleHttpTest {
-    private TaxonServer server;
-    private Http http;
+    private static TaxonServer server;
+    private static Http http;
+    private String job = "";
 
-    @BeforeEach
-    void start() {
+    @BeforeAll
+    static void start() {
         server = TaxonServer.empty();
         http = server.http();
-        http.post("/jobs", "name", "Groups");
+    }
+
+    @BeforeEach
+    void makeJob() {
+        job = http.job("Groups");
         http.post(
-                "/jobs/1/fixtures",
+                job + "/fixtures",
                 "version",
                 0,
                 "count",
@@ -45,56 +51,56 @@ class RigPeopleHttpTest {
                 201);
     }
 
-    @AfterEach
-    void stop() {
+    @AfterAll
+    static void stop() {
         server.close();
     }
 
     private Answer jot(String line, String chosen) {
-        return http.post("/jobs/1/jot", "version", http.version(1), "q", line, "sel", chosen);
+        return http.post(job + "/jot", "version", http.version(job), "q", line, "sel", chosen);
     }
 
     private JsonNode groups() {
-        return http.get("/jobs/1/groups").json().path("groups");
+        return http.get(job + "/groups").json().path("groups");
     }
 
     @Test
     void aGroupIsMadeChangedFilledEmptiedAndTakenAway() {
-        http.post("/jobs/1/groups", "version", http.version(1), "kind", "folder", "name", "Rail");
+        http.post(job + "/groups", "version", http.version(job), "kind", "folder", "name", "Rail");
         Answer made = http.post(
-                "/jobs/1/groups", "version", http.version(1), "name", "Odd", "id", 7, "parent", 1, "sel", "1,3");
+                job + "/groups", "version", http.version(job), "name", "Odd", "id", 7, "parent", 1, "sel", "1,3");
         assertThat(made.status()).isEqualTo(200);
         assertThat(groups().get(0).path("members").toString()).isEqualTo("[1,3]");
         assertThat(groups().get(0).path("folders").toString()).isEqualTo("[\"Rail\"]");
-        http.post("/jobs/1/groups/2/join", "version", http.version(1), "sel", "5");
-        http.post("/jobs/1/groups/2/leave", "version", http.version(1), "sel", "1");
+        http.post(job + "/groups/2/join", "version", http.version(job), "sel", "5");
+        http.post(job + "/groups/2/leave", "version", http.version(job), "sel", "1");
         assertThat(groups().get(0).path("members").toString()).isEqualTo("[3,5]");
-        http.post("/jobs/1/groups/2", "version", http.version(1), "name", "Odd", "id", 8, "rulePosition", 1);
+        http.post(job + "/groups/2", "version", http.version(job), "name", "Odd", "id", 8, "rulePosition", 1);
         assertThat(groups().get(0).path("members").size()).isEqualTo(8);
-        assertThat(http.page("/jobs/1/tree").text()).contains("all on Crane rail", "Groups that come by themselves");
-        assertThat(http.page("/jobs/1/paperwork/groups").text()).contains("Odd", "201–208", "all of a type");
-        http.post("/jobs/1/groups/2/remove", "version", http.version(1));
+        assertThat(http.page(job + "/tree").text()).contains("all on Crane rail", "Groups that come by themselves");
+        assertThat(http.page(job + "/paperwork/groups").text()).contains("Odd", "201–208", "all of a type");
+        http.post(job + "/groups/2/remove", "version", http.version(job));
         assertThat(groups().valueStream().map(g -> g.path("origin").asString()))
                 .containsExactly("per-type", "per-position");
-        http.post("/jobs/1/undo", "version", http.version(1));
+        http.post(job + "/undo", "version", http.version(job));
         assertThat(groups().get(0).path("name").asString()).isEqualTo("Odd");
     }
 
     @Test
     void whatAGroupCannotBeIsToldInItsForm() {
-        assertThat(http.post("/jobs/1/groups", "version", http.version(1), "name", "", "id", "x")
+        assertThat(http.post(job + "/groups", "version", http.version(job), "name", "", "id", "x")
                         .reasons())
                 .contains("group number is x", "name");
-        assertThat(http.post("/jobs/1/groups", "version", http.version(1), "kind", "folder", "name", "F", "id", 4)
+        assertThat(http.post(job + "/groups", "version", http.version(job), "kind", "folder", "name", "F", "id", 4)
                         .reasons())
                 .contains("neither a number of its own nor rules");
-        assertThat(http.post("/jobs/1/groups", "version", http.version(1), "name", "G", "parent", 99)
+        assertThat(http.post(job + "/groups", "version", http.version(job), "name", "G", "parent", 99)
                         .reasons())
                 .contains("There is no folder or group 99");
-        assertThat(http.post("/jobs/1/groups/5/join", "version", http.version(1), "sel", "")
+        assertThat(http.post(job + "/groups/5/join", "version", http.version(job), "sel", "")
                         .reasons())
                 .contains("No fixture is chosen");
-        assertThat(http.post("/jobs/1/groups", "version", http.version(1), "name", "G", "rule", "@x")
+        assertThat(http.post(job + "/groups", "version", http.version(job), "name", "G", "rule", "@x")
                         .reasons())
                 .contains("names a position by its number");
     }
@@ -102,12 +108,12 @@ class RigPeopleHttpTest {
     @Test
     void theJotLineShowsWhatItWouldDoAndThenDoesIt() {
         JsonNode shown =
-                http.get("/jobs/1/jot?q=add+2+tern+in+16+on+Deck+as+101").json();
+                http.get(job + "/jot?q=add+2+tern+in+16+on+Deck+as+101").json();
         assertThat(shown.path("kind").asString()).isEqualTo("changes");
         assertThat(shown.path("remarks").toString()).contains("Deck is a new position.");
-        assertThat(http.get("/jobs/1/fixtures").json().path("fixtures").size()).isEqualTo(8);
+        assertThat(http.get(job + "/fixtures").json().path("fixtures").size()).isEqualTo(8);
         Answer done = jot("add 2 tern in 16 on Deck as 101", "");
-        assertThat(done.json().path("next").asString()).isEqualTo("/jobs/1/rig?sel=9,10");
+        assertThat(done.json().path("next").asString()).isEqualTo(job + "/rig?sel=9,10");
         assertThat(jot("number chosen from 501", "9,10").json().path("told").asString())
                 .isEqualTo("2 fixtures numbered from 501.");
         assertThat(jot("choose 501-502, 201", "").json().path("sel").asString()).isEqualTo("1,9,10");
@@ -121,17 +127,17 @@ class RigPeopleHttpTest {
         assertThat(jot("add 2", "").reasons()).isEqualTo("The line is not whole: which type is missing.");
         assertThat(jot("x".repeat(401), "").reasons()).contains("at most 400");
         Answer page =
-                http.postPage("/jobs/1/jot", "version", http.version(1), "q", "move 201 to", "back", "/jobs/1/rig");
+                http.postPage(job + "/jot", "version", http.version(job), "q", "move 201 to", "back", job + "/rig");
         assertThat(page.status()).isEqualTo(422);
         assertThat(page.text()).contains("value=\"move 201 to\"", "to which position is missing");
-        assertThat(http.page("/jobs/1/jot-line").text()).contains("add 8 Heron in 24-channel on Crane rail");
+        assertThat(http.page(job + "/jot-line").text()).contains("add 8 Heron in 24-channel on Crane rail");
     }
 
     @Test
     void aJotLineOnAPlanThatOthersHaveChangedIsNotDone() {
-        long seen = http.version(1);
+        long seen = http.version(job);
         jot("name 201 as Bow", "");
-        Answer late = http.post("/jobs/1/jot", "version", seen, "q", "name 202 as Stern");
+        Answer late = http.post(job + "/jot", "version", seen, "q", "name 202 as Stern");
         assertThat(late.status()).isEqualTo(409);
         assertThat(late.reasons()).contains("Name of 201");
     }
@@ -141,16 +147,16 @@ class RigPeopleHttpTest {
         Answer said = http.post("/who", "name", "Ada of the dock");
         String cookie = said.response().headers().firstValue("Set-Cookie").orElseThrow();
         assertThat(cookie).contains("who=Ada+of+the+dock", "HttpOnly");
-        http.send(http.request("/jobs/1/cells")
+        http.send(http.request(job + "/cells")
                 .header("Cookie", cookie.substring(0, cookie.indexOf(';')))
                 .header("Content-Type", "application/x-www-form-urlencoded")
                 .POST(BodyPublishers.ofString("_csrf=test&version=1&key=1&column=address&text=3.1")));
-        assertThat(http.page("/jobs/1/sheet").text()).contains("Ada of the dock", "Address of 201");
-        JsonNode entry = http.get("/jobs/1/history/2").json();
+        assertThat(http.page(job + "/sheet").text()).contains("Ada of the dock", "Address of 201");
+        JsonNode entry = http.get(job + "/history/2").json();
         assertThat(entry.path("who").asString()).isEqualTo("Ada of the dock");
         assertThat(entry.path("changes").get(0).path("after").asString()).isEqualTo("3.001");
-        assertThat(http.page("/jobs/1/history/2").text()).contains("Address of 201", "3.001");
-        assertThat(http.get("/jobs/1/history/99").status()).isEqualTo(404);
+        assertThat(http.page(job + "/history/2").text()).contains("Address of 201", "3.001");
+        assertThat(http.get(job + "/history/99").status()).isEqualTo(404);
         assertThat(http.post("/who", "name", "x".repeat(41)).reasons()).contains("at most 40");
     }
 
@@ -158,7 +164,7 @@ class RigPeopleHttpTest {
     void whoFollowsAJobIsToldOfEveryEdit() throws Exception {
         HttpClient client = HttpClient.newHttpClient();
         var response = client.send(
-                HttpRequest.newBuilder(URI.create(server.url() + "/jobs/1/follow"))
+                HttpRequest.newBuilder(URI.create(server.url() + job + "/follow"))
                         .GET()
                         .build(),
                 BodyHandlers.ofInputStream());
@@ -167,10 +173,10 @@ class RigPeopleHttpTest {
             assertThat(data(lines)).contains("\"version\":1");
             jot("name 201 as Bow", "");
             assertThat(data(lines)).contains("\"version\":2", "\"title\":\"Name of 201\"");
-            http.post("/jobs/1/undo", "version", 2);
+            http.post(job + "/undo", "version", 2);
             assertThat(data(lines)).contains("\"version\":3", "Undone: Name of 201");
         }
-        assertThat(http.send(http.request("/jobs/9/follow").GET()).status()).isEqualTo(404);
+        assertThat(http.send(http.request("/jobs/999/follow").GET()).status()).isEqualTo(404);
     }
 
     private static String data(BufferedReader lines) throws Exception {

@@ -55,7 +55,17 @@ public final class Http {
     }
 
     public long version(int job) {
-        return get("/jobs/" + job).json().path("version").asLong();
+        return version("/jobs/" + job);
+    }
+
+    /** The version of a job by its path. */
+    public long version(String job) {
+        return get(job).json().path("version").asLong();
+    }
+
+    /** Makes a job and gives its path, "/jobs/3". */
+    public String job(String name) {
+        return "/jobs/" + post("/jobs", "name", name).json().path("job").asInt();
     }
 
     /** Posts a form; names and values in turn. */

@@ -52,6 +52,7 @@ public final class TaxonServer implements AutoCloseable {
                 "--taxon.card=" + network + ".1",
                 "--taxon.node-a=" + network + ".2",
                 "--taxon.node-b=" + network + ".3",
+                "--taxon.upkeep=false",
                 "--taxon.answer-within=200ms");
     }
 

@@ -2,7 +2,8 @@ package taxon.app.types;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -14,16 +15,19 @@ import tools.jackson.databind.JsonNode;
 
 /** Changing type or mode: a proposal, its price, its edit and its undoing. */
 class ChangesHttpTest {
-    private TaxonServer server;
-    private Http http;
-    private String job;
+    private static TaxonServer server;
+    private static Http http;
+    private String job = "";
 
-    @BeforeEach
-    void start() {
+    @BeforeAll
+    static void start() {
         server = TaxonServer.empty();
         http = server.http();
-        int number = http.post("/jobs", "name", "Changes").json().path("job").asInt();
-        job = "/jobs/" + number;
+    }
+
+    @BeforeEach
+    void makeJob() {
+        job = http.job("Changes");
         http.post(
                 job + "/fixtures",
                 "version",
@@ -42,8 +46,8 @@ class ChangesHttpTest {
         post("/fixtures/1/set");
     }
 
-    @AfterEach
-    void stop() {
+    @AfterAll
+    static void stop() {
         server.close();
     }
 
@@ -179,7 +183,7 @@ class ChangesHttpTest {
         Object[] all = new Object[fields.length + 2];
         System.arraycopy(fields, 0, all, 2, fields.length);
         all[0] = "version";
-        all[1] = http.version(1);
+        all[1] = http.version(job);
         return http.post(job + path, all);
     }
 

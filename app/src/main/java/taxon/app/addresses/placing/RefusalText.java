@@ -2,6 +2,7 @@ package taxon.app.addresses.placing;
 
 import java.util.Collection;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import taxon.core.addressing.Shift;
@@ -28,7 +29,7 @@ public final class RefusalText {
         }
         List<BlockRef> mine =
                 Shift.blocks(plan, keys).stream().map(PlannedBlock::ref).toList();
-        String run = to + " to " + to.universe() + "." + String.format("%03d", last);
+        String run = to + " to " + to.universe() + "." + String.format(Locale.ROOT, "%03d", last);
         String inTheWay = Fits.of(plan).inTheWay(to, held.footprint(), mine).stream()
                 .limit(TOLD)
                 .map(b -> b.label() + " takes " + b.start().orElseThrow() + " to "

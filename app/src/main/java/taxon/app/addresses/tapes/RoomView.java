@@ -1,6 +1,7 @@
 package taxon.app.addresses.tapes;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import taxon.app.form.Selection;
 import taxon.core.addressing.space.Fits;
@@ -25,7 +26,8 @@ public record RoomView(Optional<String> largest, List<More> more) {
         List<UniverseNumber> universes =
                 plan.universes().stream().map(Universe::number).toList();
         Optional<String> largest = fits.largest(universes)
-                .map(r -> r.universe() + "." + String.format("%03d", r.slots().first()) + ", "
+                .map(r -> r.universe() + "."
+                        + String.format(Locale.ROOT, "%03d", r.slots().first()) + ", "
                         + r.slots().length() + " slots");
         List<More> more = plan.fixtures().stream()
                 .filter(f -> selection.isEmpty() || selection.holds(f.key()))

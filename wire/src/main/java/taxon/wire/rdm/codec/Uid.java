@@ -1,6 +1,7 @@
 package taxon.wire.rdm.codec;
 
 import java.util.Comparator;
+import java.util.Locale;
 import taxon.wire.bytes.ByteReader;
 import taxon.wire.bytes.ByteWriter;
 import taxon.wire.bytes.MalformedPacketException;
@@ -46,6 +47,6 @@ public record Uid(int manufacturer, long device) implements Comparable<Uid> {
 
     @Override
     public String toString() {
-        return String.format("%04X:%08X", manufacturer, device);
+        return String.format(Locale.ROOT, "%04X:%08X", manufacturer, device);
     }
 }

@@ -1,0 +1,81 @@
+package taxon.app.start;
+
+import java.net.InetAddress;
+import java.net.NetworkInterface;
+import java.net.SocketException;
+import java.net.UnknownHostException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import java.util.Objects;
+import org.springframework.boot.EnvironmentPostProcessor;
+import org.springframework.boot.SpringApplication;
+import org.springframework.core.env.ConfigurableEnvironment;
+import org.springframework.core.env.MapPropertySource;
+import taxon.core.network.Ipv4;
+
+/** What is checked before anything else is done, the log file included: the port, the card, and the store's folder. */
+public final class StartChecks implements EnvironmentPostProcessor {
+    private static final int LAST_PORT = 65_535;
+
+    @Override
+    public void postProcessEnvironment(ConfigurableEnvironment environment, SpringApplication application) {
+        checkPort(environment.getProperty("server.port", "0"));
+        checkCard(environment.getProperty("taxon.card", "127.0.0.1"));
+        Path data = Path.of(environment.getProperty("taxon.data", "taxon.db")).toAbsolutePath();
+        checkFolder(data);
+        environment
+                .getPropertySources()
+                .addFirst(new MapPropertySource("log beside the store", logFile(data + ".log")));
+    }
+
+    /** In the pattern of the log file's older parts a percent sign of the path would begin a word. */
+    private static Map<String, Object> logFile(String path) {
+        return Map.of("logging.file.name", path, "taxon.log-pattern", path.replace('%', '_'));
+    }
+
+    private static void checkPort(String port) {
+        if (!port.matches("\\d{1,5}") || Integer.parseInt(port) > LAST_PORT) {
+            throw new StartRefusedException("“" + port + "” is no port. Give a number from 1 to 65535 with --port.");
+        }
+    }
+
+    private static void checkCard(String card) {
+        Ipv4 address = Ipv4.parse(card)
+                .orElseThrow(() -> new StartRefusedException(
+                        "“" + card + "” is no IPv4 address. Give the address of a card of this machine with --card."));
+        if (!isOfThisMachine(address)) {
+            throw new StartRefusedException("No card of this machine has the address " + address
+                    + ". Give one that is up with --card, or leave it out to speak to this machine only.");
+        }
+    }
+
+    private static boolean isOfThisMachine(Ipv4 address) {
+        try {
+            InetAddress card = InetAddress.getByName(address.toString());
+            return card.isLoopbackAddress() || NetworkInterface.getByInetAddress(card) != null;
+        } catch (UnknownHostException | SocketException e) {
+            throw new StartRefusedException("The cards of this machine cannot be listed: " + e.getMessage(), e);
+        }
+    }
+
+    private static void checkFolder(Path data) {
+        if (Files.isDirectory(data)) {
+            throw new StartRefusedException(
+                    data + " is a folder. Name the file that the jobs are kept in with --data.");
+        }
+        Path folder = Objects.requireNonNullElse(data.getParent(), data.getRoot());
+        if (!Files.isDirectory(folder)) {
+            throw new StartRefusedException(
+                    "There is no folder " + folder + ". Make it, or choose another one with --data.");
+        }
+        if (!Files.isWritable(folder)) {
+            throw new StartRefusedException("Nothing can be written to " + folder
+                    + ", where the store would keep its journal. Choose another folder with --data.");
+        }
+        if (Files.exists(data) && !Files.isWritable(data)) {
+            throw new StartRefusedException(
+                    data + " cannot be written. Make it writable, or copy it to a folder where it is.");
+        }
+    }
+}

@@ -1,0 +1,119 @@
+package taxon.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import taxon.app.testing.TaxonProcess;
+import taxon.app.testing.TaxonServer;
+
+/** What stops the start is one line on the console; its causes are in the log. */
+class StartTest {
+    @TempDir
+    Path folder;
+
+    private String refused(String... arguments) {
+        List<String> all = new ArrayList<>(List.of(arguments));
+        for (String usual : List.of("--taxon.data=" + folder.resolve("jobs.db"), "--server.port=0")) {
+            String name = usual.substring(0, usual.indexOf('='));
+            if (all.stream().noneMatch(a -> a.startsWith(name))) {
+                all.add(usual);
+            }
+        }
+        try (TaxonProcess process = TaxonProcess.start(List.of(), List.of(), all)) {
+            assertThat(process.status()).isEqualTo(1);
+            assertThat(process.output().lines()).as(process.output()).hasSize(1);
+            return process.output();
+        }
+    }
+
+    @Test
+    void aPortInUse() throws IOException {
+        try (ServerSocket taken = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+            assertThat(refused("--server.port=" + taken.getLocalPort()))
+                    .contains("Port " + taken.getLocalPort() + " is in use", "--port");
+        }
+        assertThat(Files.readString(folder.resolve("jobs.db.log"))).contains("PortInUseException");
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "--server.port=eighty, is no port",
+        "--server.port=70000, is no port",
+        "--taxon.card=nonsense, is no IPv4 address",
+        "--taxon.card=203.0.113.7, No card of this machine has the address 203.0.113.7",
+        "--taxon.data=/no/such/folder/jobs.db, There is no folder /no/such/folder",
+        "--taxon.data=/, is a folder"
+    })
+    void anArgumentThatCannotBe(String argument, String said) {
+        assertThat(refused(argument)).contains(said);
+    }
+
+    @Test
+    void aStoreThatIsNone() throws IOException {
+        Files.writeString(folder.resolve("jobs.db"), "not a store");
+        assertThat(refused()).contains("is no store of Taxon");
+        assertThat(Files.readString(folder.resolve("jobs.db.log"))).contains("StartRefusedException");
+    }
+
+    @Test
+    void aStoreThatAnotherProcessHasOpenUntilThatIsKilled() {
+        Path data = folder.resolve("jobs.db");
+        TaxonProcess first = TaxonProcess.on(data);
+        try {
+            first.http().job("First");
+            assertThat(refused()).contains("Another Taxon has");
+        } finally {
+            first.kill();
+        }
+        try (TaxonServer second = TaxonServer.on(data)) {
+            assertThat(second.http().get("/jobs").text()).contains("First");
+        }
+    }
+
+    @Test
+    void aLimitOnTheSizeOfFilesIsToldInWordsAndLosesNothing() {
+        assertThat(Stream.of("bash").allMatch(s -> Files.isExecutable(Path.of("/bin/" + s))))
+                .isTrue();
+        Path data = folder.resolve("jobs.db");
+        // In units of 1,024 bytes: room for the tables and a few edits, then every write of the store fails.
+        List<String> limited = List.of("/bin/bash", "-c", "ulimit -f 1500; exec \"$@\"", "limited");
+        String kept;
+        try (TaxonProcess process = TaxonProcess.serve(limited, List.of("-XX:-UsePerfData"), data)) {
+            var http = process.http();
+            String job = http.job("Full");
+            int version = 0;
+            var answer = http.post(job + "/positions", "version", version, "name", "Pipe " + version);
+            while (answer.status() == 200) {
+                version++;
+                answer = http.post(
+                        job + "/sheet",
+                        "version",
+                        version,
+                        "name",
+                        "Full",
+                        "note",
+                        ("note " + version + " ").repeat(120));
+            }
+            assertThat(answer.status()).as(answer.text()).isEqualTo(507);
+            assertThat(answer.reasons()).contains("nothing was changed", "are free on the disk", "Taxon needs about");
+            assertThat(http.version(job)).isEqualTo(version);
+            assertThat(http.page(job + "/rig").text()).contains("id=\"store-warning\"");
+            kept = http.get(job).json().path("document").toString();
+        }
+        try (TaxonServer again = TaxonServer.on(data)) {
+            assertThat(again.http().get("/jobs/1").json().path("document").toString())
+                    .isEqualTo(kept);
+        }
+    }
+}
