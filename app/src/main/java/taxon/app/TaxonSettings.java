@@ -15,6 +15,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param nodeA where the demo's first node listens
  * @param nodeB where the demo's second node listens
  * @param upkeep true to copy the store once a day and to take out of it what has stayed its time
+ * @param uploadMebibytes how much of uploaded files is held at once; more wait for their turn
  * @param answerWithin how long a node or unit may take to answer, at each of three tries
  */
 @ConfigurationProperties("taxon")
@@ -26,4 +27,5 @@ public record TaxonSettings(
         @DefaultValue("127.0.0.2") String nodeA,
         @DefaultValue("127.0.0.3") String nodeB,
         @DefaultValue("true") boolean upkeep,
+        @DefaultValue("160") int uploadMebibytes,
         @DefaultValue("300ms") Duration answerWithin) {}

@@ -11,13 +11,18 @@ import org.springframework.web.bind.annotation.RequestMapping;
 /** What the server refuses before a page of ours is asked: a sentence, as a page for browsers and as JSON for scripts. */
 @Controller
 class ErrorPage implements ErrorController {
+    /** The request attribute with the limit that was passed, in MiB. */
+    private static final String LIMIT = "taxon.limit";
 
     @RequestMapping("/error")
     Object error(HttpServletRequest request) {
         HttpStatus status = Optional.ofNullable(request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE))
                 .map(code -> HttpStatus.resolve(Integer.parseInt(code.toString())))
                 .orElse(HttpStatus.NOT_FOUND);
-        return Troubles.answer(status, sentence(status), request);
+        String limit = Optional.ofNullable(request.getAttribute(LIMIT))
+                .map(most -> " At most " + most + " MiB are taken here.")
+                .orElse("");
+        return Troubles.answer(status, sentence(status) + limit, request);
     }
 
     private static String sentence(HttpStatus status) {
@@ -27,6 +32,7 @@ class ErrorPage implements ErrorController {
             case METHOD_NOT_ALLOWED, NOT_FOUND -> "This address or form is not known here (" + status.value() + ").";
             case BAD_REQUEST ->
                 "The request could not be read, or came too slowly (400). Nothing was changed; send it once more.";
+            case LENGTH_REQUIRED -> "A form has to say how long it is (Content-Length). Nothing was changed.";
             case CONTENT_TOO_LARGE, URI_TOO_LONG, REQUEST_HEADER_FIELDS_TOO_LARGE ->
                 "What was sent is larger than what is taken here (" + status.value() + "). Nothing was changed.";
             case SERVICE_UNAVAILABLE ->

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import taxon.core.dmx.AddressText;
@@ -29,7 +30,12 @@ import taxon.formats.json.Json;
  * <p>A field that is at fault reads as empty; ask {@link #isFaulty} before using what was read.
  */
 public final class Fields {
-    private static final int LONGEST_FIELD = 500_000;
+    private static final int LONGEST_FIELD = 20_000;
+    private static final int LONGEST_TEXT = 500_000;
+    /** Lists and whole texts: rows and sheets that are pasted, and which fixtures are meant. */
+    private static final Set<String> LONG_FIELDS =
+            Set.of("rows", "sheet", "order", "sel", "keys", "key", "parked", "need", "needs", "back");
+
     private static final int SHOWN = 60;
 
     private final String form;
@@ -41,8 +47,20 @@ public final class Fields {
     public Fields(String form, Map<String, String> values) {
         this.form = form;
         this.values = new LinkedHashMap<>();
-        values.forEach((name, value) ->
-                this.values.put(name, value.length() > LONGEST_FIELD ? value.substring(0, LONGEST_FIELD) : value));
+        values.forEach(this::put);
+    }
+
+    /** What is longer than its field takes is refused as a whole: half of it would be something else. */
+    private void put(String name, String value) {
+        int most = LONG_FIELDS.contains(name) ? LONGEST_TEXT : LONGEST_FIELD;
+        if (value.length() > most) {
+            refuse(
+                    name,
+                    "The field “" + shown(name) + "” holds " + value.length() + " characters; it takes at most " + most
+                            + ".");
+        } else {
+            values.put(name, value);
+        }
     }
 
     /** From now on a length without a unit counts in this one. */

@@ -12,6 +12,7 @@ import org.springframework.boot.EnvironmentPostProcessor;
 import org.springframework.boot.SpringApplication;
 import org.springframework.core.env.ConfigurableEnvironment;
 import org.springframework.core.env.MapPropertySource;
+import org.springframework.core.env.MutablePropertySources;
 import taxon.core.network.Ipv4;
 
 /** What is checked before anything else is done, the log file included: the port, the card, and the store's folder. */
@@ -24,9 +25,11 @@ public final class StartChecks implements EnvironmentPostProcessor {
         checkCard(environment.getProperty("taxon.card", "127.0.0.1"));
         Path data = Path.of(environment.getProperty("taxon.data", "taxon.db")).toAbsolutePath();
         checkFolder(data);
-        environment
-                .getPropertySources()
-                .addFirst(new MapPropertySource("log beside the store", logFile(data + ".log")));
+        MutablePropertySources sources = environment.getPropertySources();
+        sources.addFirst(new MapPropertySource("log beside the store", logFile(data + ".log")));
+        sources.addLast(new MapPropertySource(
+                "mark of the build",
+                Map.of("spring.web.resources.chain.strategy.fixed.version", BuildMark.of("classpath*:/static/**"))));
     }
 
     /** In the pattern of the log file's older parts a percent sign of the path would begin a word. */

@@ -1,5 +1,6 @@
 package taxon.app.testing;
 
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.URI;
@@ -100,7 +101,13 @@ public final class Http {
         return send(request(path)
                 .header("Accept", "application/json")
                 .header("Content-Type", "multipart/form-data; boundary=" + BOUNDARY)
-                .POST(BodyPublishers.ofByteArrays(parts)));
+                .POST(BodyPublishers.ofByteArray(joined(parts))));
+    }
+
+    private static byte[] joined(List<byte[]> parts) {
+        ByteArrayOutputStream all = new ByteArrayOutputStream();
+        parts.forEach(all::writeBytes);
+        return all.toByteArray();
     }
 
     public Answer send(HttpRequest.Builder request) {

@@ -67,7 +67,7 @@ public record UniverseSet(List<Range> ranges) {
     /** What {@link #toString} writes, and what people write: "1 to 8, 12". Empty text is all; empty when it is neither. */
     public static Optional<UniverseSet> read(String text) {
         List<Range> ranges = new ArrayList<>();
-        for (String part : text.isBlank() ? new String[0] : text.strip().split("\\s*[,;]\\s*")) {
+        for (String part : text.isBlank() ? new String[0] : text.strip().split("[,;]")) {
             Matcher matcher = RUN.matcher(part.strip());
             if (!matcher.matches() || ranges.size() == MOST_RUNS) {
                 return Optional.empty();

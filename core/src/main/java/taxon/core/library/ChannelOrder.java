@@ -1,6 +1,7 @@
 package taxon.core.library;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -75,15 +76,19 @@ public record ChannelOrder(List<String> slots, List<String> unknown) {
         int at = 0;
         while (at < words.length) {
             int length = longestKnown(words, at);
-            names.add(String.join(" ", List.of(words).subList(at, at + length)));
+            names.add(joined(words, at, length));
             at += length;
         }
         return names;
     }
 
+    private static String joined(String[] words, int from, int length) {
+        return String.join(" ", Arrays.asList(words).subList(from, from + length));
+    }
+
     private static int longestKnown(String[] words, int from) {
         for (int length = Math.min(LONGEST_NAME_IN_WORDS, words.length - from); length > 1; length--) {
-            String name = String.join(" ", List.of(words).subList(from, from + length));
+            String name = joined(words, from, length);
             AttributeWords.Parsed reading = AttributeWords.read(name);
             boolean numbered = words[from + length - 1].matches("\\d{1,3}");
             if (reading.known() && (reading.cell().isEmpty() || numbered)) {

@@ -55,9 +55,12 @@ public final class SheetReader {
     private void readLines(String text) {
         List<String> all = text.lines().limit(MOST_LINES + 1L).toList();
         for (int i = 0; i < Math.min(all.size(), MOST_LINES); i++) {
-            String line = all.get(i).replace('\t', ' ').replace('\u00a0', ' ');
-            if (!line.isBlank() && !line.strip().startsWith("#")) {
-                readLine(line.substring(0, Math.min(LONGEST_LINE, line.length())), i + 1);
+            String line = all.get(i).replace('\t', ' ').replace('\u00a0', ' ').strip();
+            if (line.length() > LONGEST_LINE) {
+                tell(new SheetFinding(
+                        Kind.TOO_MUCH, i + 1, "the line", line.length() + " characters", LONGEST_LINE + " at most"));
+            } else if (!line.isEmpty() && !line.startsWith("#")) {
+                readLine(line, i + 1);
             }
         }
         if (all.size() > MOST_LINES) {
