@@ -1,6 +1,6 @@
 // The drawing of the rig: choosing by click, Shift, Ctrl and over an area; dragging along a position; zooming.
 
-import { choose, choosing, chosen, post, refresh } from "./page.js";
+import { choose, choosing, chosen, get, post, refresh } from "./page.js";
 import { factor, isBox, place, zoom, zoomBy } from "./drawing-zoom.js";
 import { add, inSvg, make } from "./svg.js";
 
@@ -27,7 +27,7 @@ const fetchDrawing = async () => {
     return;
   }
   host.dataset.asked = "yes";
-  const response = await fetch(`${host.dataset.drawing}${location.search}`);
+  const response = await get(`${host.dataset.drawing}${location.search}`, "text/html");
   const drawn = await response.text();
   if (response.ok && host.isConnected) {
     host.innerHTML = drawn;

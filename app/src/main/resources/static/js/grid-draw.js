@@ -1,6 +1,7 @@
 // Draws the rows of the rig table that are in sight.
 
 import { choose, chosen } from "./page.js";
+import { unkept } from "./outbox.js";
 import { FIXED, box, clamp, fetchRows, grid, keyOf, range, textOf } from "./grid-model.js";
 
 const ROW = 29;
@@ -12,14 +13,16 @@ export const tell = (words) => (document.getElementById("grid-told").textContent
 
 const cell = (row, column, marked) => {
   const td = document.createElement("td");
-  const shown = textOf(row, column);
+  const waiting = unkept(keyOf(row), grid.columns[column].name);
+  const shown = waiting ?? textOf(row, column);
   td.id = `c-${row}-${column}`;
   td.dataset.r = row;
   td.dataset.c = column;
   td.textContent = shown;
-  td.title = shown.length > 12 ? shown : "";
+  td.title = waiting === undefined ? (shown.length > 12 ? shown : "") : "Not kept yet";
   const { name, edited } = grid.columns[column];
   td.className = `${edited ? "" : "derived"} ${["id", "unit", "offset", "address", "slots"].includes(name) ? "num" : ""} ${marked ? "marked" : ""}`;
+  td.classList.toggle("unkept", waiting !== undefined);
   if (name === "standing") {
     td.innerHTML = `<span class="standing"><svg width="14" height="14" aria-hidden="true"><use href="#${grid.rows[row][2]}"/></svg></span>`;
     td.firstChild.append(shown);

@@ -2,10 +2,10 @@
 
 import { post, refresh } from "./page.js";
 import { box, grid, keyOf, range, take, textOf } from "./grid-model.js";
+import { add, isEmpty, run, shown } from "./outbox.js";
 import { draw, editor, go, load, table, tell } from "./grid-draw.js";
 
 let loaded = null;
-let sending = Promise.resolve();
 
 /** Begins to type into the active cell. */
 export const begin = (typed) => {
@@ -23,7 +23,7 @@ export const begin = (typed) => {
   if (name === "position") {
     input.setAttribute("list", "positions");
   }
-  input.value = typed ?? textOf(grid.row, grid.column);
+  input.value = typed ?? shown(keyOf(grid.row), name, textOf(grid.row, grid.column));
   td.replaceChildren(input);
   input.focus();
 };
@@ -35,17 +35,7 @@ export const close = () => {
   table()?.focus({ preventScroll: true });
 };
 
-const send = async (key, row, column, text) => {
-  const { job } = box().dataset;
-  const answer = await post(`/jobs/${job}/cells${location.search}`, { version: grid.version, key, column, text });
-  if (!answer.ok) {
-    tell(answer.reason || "The server did not take it; nothing has changed.");
-    await load(true);
-    go(grid.at.get(key) ?? row, grid.columns.findIndex((c) => c.name === column), false);
-    begin(text);
-    editor()?.setAttribute("aria-invalid", "true");
-    return;
-  }
+const kept = async (edit, answer) => {
   answer.body.brought && tell(answer.body.brought);
   if (!take(answer.body)) {
     await load(true);
@@ -55,18 +45,40 @@ const send = async (key, row, column, text) => {
   loaded = setTimeout(() => refresh(), 200);
 };
 
+/** Nobody loses what they typed: it stands in its cell again, or, where someone types elsewhere by now, in the message. */
+const refused = async (edit, answer) => {
+  const reason = answer.reason || `The server did not take it (${answer.status}); nothing has changed.`;
+  await load(true);
+  const column = grid.columns.findIndex((c) => c.name === edit.column);
+  const row = grid.at.get(edit.key);
+  if (editor() || row === undefined || column < 0) {
+    tell(`“${edit.text}” was not kept. ${reason}`);
+    return;
+  }
+  tell(reason);
+  go(row, column, false);
+  begin(edit.text);
+  editor()?.setAttribute("aria-invalid", "true");
+};
+
+const send = (key, column, text) => {
+  add({ key, column, text, version: grid.version, query: location.search });
+  draw();
+  run(kept, refused);
+};
+
 /** Takes what was typed and goes on. */
 export const commit = (down, right) => {
   const input = editor();
   const [row, column, text] = [grid.row, grid.column, input.value];
-  const changed = text.trim() !== textOf(row, column).trim();
   const { name } = grid.columns[column];
   const key = keyOf(row);
+  const changed = text.trim() !== shown(key, name, textOf(row, column)).trim();
   tell("");
   close();
   go(row + down, column + right, false);
   if (changed) {
-    sending = sending.then(() => send(key, row, name, text));
+    send(key, name, text);
   }
 };
 
@@ -100,7 +112,9 @@ export const clear = () => {
     onColumn("fill", { text: "" });
   } else if (grid.columns[grid.column].edited && textOf(grid.row, grid.column) !== "") {
     const key = keyOf(grid.row);
-    const [row, { name }] = [grid.row, grid.columns[grid.column]];
-    sending = sending.then(() => send(key, row, name, ""));
+    send(key, grid.columns[grid.column].name, "");
   }
 };
+
+/** Goes on with what a page before this one could not send any more. */
+export const goOn = () => !isEmpty() && run(kept, refused);

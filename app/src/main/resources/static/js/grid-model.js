@@ -1,6 +1,6 @@
 // The rig table as the page holds it: the rows that the server gave, kept up with what changes, and which cells are meant.
 
-import { shownVersion } from "./page.js";
+import { get, shownVersion } from "./page.js";
 
 export const FIXED = 4;
 const STOPPED = 3;
@@ -67,7 +67,7 @@ const asked = async (since) => {
   if (since) {
     parameters.set("since", since);
   }
-  const response = await fetch(`${box().dataset.rows}?${parameters}`, { headers: { Accept: "application/json" } });
+  const response = await get(`${box().dataset.rows}?${parameters}`, "application/json");
   return response.ok ? response.json() : null;
 };
 

@@ -4,7 +4,7 @@
 import { choose, choosing } from "./page.js";
 import { FIXED, box, grid, keyOf, range } from "./grid-model.js";
 import { chooseRows, draw, editor, go, load, table, tell } from "./grid-draw.js";
-import { begin, clear, close, commit, onColumn, propose, series } from "./grid-edit.js";
+import { begin, clear, close, commit, goOn, onColumn, propose, series } from "./grid-edit.js";
 
 // Keys
 
@@ -170,4 +170,4 @@ document.addEventListener("scroll", (event) => {
 document.addEventListener("taxon:chosen", draw);
 document.addEventListener("taxon:fresh", () => !editor() && load());
 document.addEventListener("htmx:afterSettle", () => box() && !box().classList.contains("live") && load());
-load();
+load().then(goOn);

@@ -1,6 +1,8 @@
 // What every page of a job shares: asking the server, choosing fixtures, and following what others do.
 // A part of a page is an element with data-part; it is replaced by its newer self unless someone is typing in it.
 
+import { doubt } from "./connection.js";
+
 const frame = () => document.querySelector(".frame[data-job]");
 
 export const shownVersion = () => Number(frame()?.dataset.version ?? 0);
@@ -11,13 +13,25 @@ document.addEventListener("htmx:afterSettle", () => (drawnVersion = shownVersion
 
 const token = () => document.cookie.split("; ").find((c) => c.startsWith("XSRF-TOKEN="))?.slice(11) ?? "";
 
-/** Posts fields and gives the status and what was answered as JSON. */
+const sent = async (path, fields) => {
+  try {
+    return await fetch(path, {
+      method: "POST",
+      headers: { Accept: "application/json", "X-XSRF-TOKEN": decodeURIComponent(token()) },
+      body: new URLSearchParams(fields),
+    });
+  } catch {
+    return null;
+  }
+};
+
+/** Posts fields and gives the status and what was answered as JSON; status 0 when nothing answered. */
 export const post = async (path, fields) => {
-  const response = await fetch(path, {
-    method: "POST",
-    headers: { Accept: "application/json", "X-XSRF-TOKEN": decodeURIComponent(token()) },
-    body: new URLSearchParams(fields),
-  });
+  const response = await sent(path, fields);
+  if (response === null) {
+    doubt();
+    return { ok: false, status: 0, body: {}, reason: "Not kept: Taxon does not answer. Do it again when it is back." };
+  }
   const body = await response.json().catch(() => ({}));
   if (response.ok && body.version && frame()) {
     // What we did ourselves is no news.
@@ -84,8 +98,18 @@ const swapParts = (fresh, skipped, whole) => {
   return kept;
 };
 
+/** A get that gives nothing when the server does not answer, which the strip then says. */
+export const get = async (address, accept) => {
+  try {
+    return await fetch(address, { headers: { Accept: accept } });
+  } catch {
+    doubt();
+    return { ok: false, status: 0 };
+  }
+};
+
 const fetched = async (address) => {
-  const response = await fetch(address, { headers: { Accept: "text/html" } });
+  const response = await get(address, "text/html");
   const page = response.ok ? new DOMParser().parseFromString(await response.text(), "text/html") : null;
   return page?.querySelector(".frame") ? page : null;
 };
@@ -217,6 +241,7 @@ const follow = () => {
     return;
   }
   stream = new EventSource(`/jobs/${job}/follow`);
+  stream.addEventListener("error", doubt);
   stream.addEventListener("change", async (event) => {
     const change = JSON.parse(event.data);
     if (change.version <= shownVersion()) {
@@ -234,6 +259,14 @@ const follow = () => {
   });
 };
 
+// What happened while the page was cut off is fetched at once; the stream may have given up.
+document.addEventListener("taxon:back", () => {
+  if (stream?.readyState === EventSource.CLOSED) {
+    followed = "";
+    follow();
+  }
+  frame() && refresh();
+});
 document.addEventListener("visibilitychange", follow);
 document.addEventListener("htmx:afterSettle", follow);
 // A choice that stands in a sentence is sent as soon as it is made.

@@ -1,7 +1,7 @@
 // The tapes: choosing units, dragging one or all that are chosen, and moving them by keyboard.
 // Where they may go is asked of the server when they are lifted; here it is only looked up.
 
-import { choose, choosing, chosen, post, refresh, shownVersion } from "./page.js";
+import { choose, choosing, chosen, get, post, refresh, shownVersion } from "./page.js";
 import { add, inSvg } from "./svg.js";
 
 const NEAR = 12;
@@ -28,7 +28,7 @@ const lift = async (unit) => {
   const keys = chosen();
   const key = Number(unit.dataset.k);
   const sel = keys.has(key) ? [...keys].join(",") : key;
-  const response = await fetch(`/jobs/${job()}/addresses/fits?held=${key}&block=${unit.dataset.b}&sel=${sel}`, { headers: { Accept: "application/json" } });
+  const response = await get(`/jobs/${job()}/addresses/fits?held=${key}&block=${unit.dataset.b}&sel=${sel}`, "application/json");
   if (!response.ok) {
     return null;
   }

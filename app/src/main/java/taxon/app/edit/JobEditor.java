@@ -128,12 +128,23 @@ public class JobEditor {
      * @param madeOn the version of the job that was looked at
      */
     public EditOutcome apply(int job, long madeOn, Guard guard, String who, Edit edit) {
-        return apply(job, madeOn, guard, who, edit, Kind.PLAN);
+        return apply(job, madeOn, guard, Set.of(), who, edit, Kind.PLAN);
+    }
+
+    /**
+     * Does an edit of single things by a hand that did others since it looked, as when several were typed while the server
+     * was away.
+     *
+     * @param own the versions since {@code madeOn} that the same hand made: it knows of them, so they are no conflict
+     */
+    public EditOutcome apply(int job, long madeOn, Set<Long> own, String who, Edit edit) {
+        return apply(job, madeOn, Guard.UNTOUCHED_ELEMENTS, own, who, edit, Kind.PLAN);
     }
 
     /** Records what was learnt of real units. It adds to whatever is known, so it asks for no version. */
     public EditOutcome record(int job, String who, Edit edit) {
-        return alone(job, () -> apply(job, state(job).version(), Guard.UNCHANGED_JOB, who, edit, Kind.EVIDENCE));
+        return alone(
+                job, () -> apply(job, state(job).version(), Guard.UNCHANGED_JOB, Set.of(), who, edit, Kind.EVIDENCE));
     }
 
     /** Applies what is computed from the very plan that it changes; it is computed only when the job is as it was. */
@@ -146,7 +157,7 @@ public class JobEditor {
         });
     }
 
-    private EditOutcome apply(int job, long madeOn, Guard guard, String who, Edit edit, Kind kind) {
+    private EditOutcome apply(int job, long madeOn, Guard guard, Set<Long> own, String who, Edit edit, Kind kind) {
         return alone(job, () -> {
             JobState now = state(job);
             if (guard == Guard.UNCHANGED_JOB && madeOn != now.version()) {
@@ -161,7 +172,7 @@ public class JobEditor {
             if (delta.isEmpty()) {
                 return new EditOutcome.NoChange(now.version());
             }
-            List<JournalEntry> since = madeOn == now.version() ? List.of() : journal.since(job, madeOn);
+            List<JournalEntry> since = ofOthers(job, madeOn, now.version(), own);
             if (!journal.reachesBack(job, madeOn)
                     || since.stream().anyMatch(e -> e.delta().meets(delta))) {
                 return conflict(now, since);
@@ -171,6 +182,14 @@ public class JobEditor {
             news.publishEvent(new JobChanged(job, next, edit.title(), who));
             return new EditOutcome.Done(next, edit.title(), then.check().broughtSince(now.check()));
         });
+    }
+
+    private List<JournalEntry> ofOthers(int job, long madeOn, long now, Set<Long> own) {
+        return madeOn == now
+                ? List.of()
+                : journal.since(job, madeOn).stream()
+                        .filter(e -> !own.contains(e.version()))
+                        .toList();
     }
 
     public EditOutcome undo(int job, long madeOn, String who) {

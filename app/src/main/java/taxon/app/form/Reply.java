@@ -1,11 +1,14 @@
 package taxon.app.form;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -78,6 +81,15 @@ public final class Reply {
     public long version() {
         return fields.number("version", "version of the job", 0, Integer.MAX_VALUE)
                 .orElse(0);
+    }
+
+    /** The versions since then that the same page made itself, in {@code own}: "7,9". What is no number is left out. */
+    public Set<Long> own() {
+        return Arrays.stream(fields.text("own").split(","))
+                .map(String::strip)
+                .filter(t -> t.matches("\\d{1,9}"))
+                .map(Long::valueOf)
+                .collect(Collectors.toSet());
     }
 
     public static boolean wantsJson(HttpServletRequest request) {

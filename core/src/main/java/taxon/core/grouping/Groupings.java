@@ -6,8 +6,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import taxon.core.grouping.Grouping.Origin;
-import taxon.core.numbering.NumberingOrder;
-import taxon.core.numbering.RigOrder;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Group;
 import taxon.core.rig.Group.GroupKind;
@@ -16,11 +14,11 @@ import taxon.core.rig.Plan;
 /** All groups of a job: those that were made, and one for each type and each position that has fixtures. */
 public final class Groupings {
     private final Plan plan;
-    private final List<Fixture> order;
+    private final Memberships members;
 
     private Groupings(Plan plan) {
         this.plan = plan;
-        order = RigOrder.of(plan, plan.fixtures(), NumberingOrder.USUAL);
+        members = new Memberships(plan);
     }
 
     /** Those that were made, by number, then those per type and per position, in their order. */
@@ -33,19 +31,15 @@ public final class Groupings {
 
     /** Who belongs to a folder or group, in the order in which the rig is read. */
     public static List<Fixture> members(Plan plan, Group group) {
-        return new Groupings(plan).membersOf(group);
+        return new Memberships(plan).of(group);
     }
 
     private List<Grouping> made() {
         return plan.groups().stream()
                 .filter(g -> g.kind() == GroupKind.GROUP)
                 .map(g -> new Grouping(
-                        g.name(), g.id(), Optional.of(g.number()), Origin.MADE, foldersOf(g), membersOf(g)))
+                        g.name(), g.id(), Optional.of(g.number()), Origin.MADE, foldersOf(g), members.of(g)))
                 .toList();
-    }
-
-    private List<Fixture> membersOf(Group group) {
-        return order.stream().filter(group::holds).toList();
     }
 
     private List<String> foldersOf(Group group) {
@@ -60,10 +54,7 @@ public final class Groupings {
 
     private List<Grouping> perType() {
         return plan.types().types().stream()
-                .map(t -> automatic(
-                        t.fullName(),
-                        Origin.PER_TYPE,
-                        order.stream().filter(f -> f.type().equals(t.id())).toList()))
+                .map(t -> automatic(t.fullName(), Origin.PER_TYPE, members.ofType(t.id())))
                 .filter(g -> !g.members().isEmpty())
                 .toList();
     }
@@ -71,10 +62,7 @@ public final class Groupings {
     private List<Grouping> perPosition() {
         List<Grouping> found = new ArrayList<>();
         plan.positions()
-                .forEach(p -> found.add(automatic(
-                        p.name(),
-                        Origin.PER_POSITION,
-                        order.stream().filter(f -> f.position() == p.number()).toList())));
+                .forEach(p -> found.add(automatic(p.name(), Origin.PER_POSITION, members.onPosition(p.number()))));
         return found.stream().filter(g -> !g.members().isEmpty()).toList();
     }
 

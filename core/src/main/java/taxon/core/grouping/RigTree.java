@@ -1,13 +1,13 @@
 package taxon.core.grouping;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import taxon.core.fixture.Part;
-import taxon.core.numbering.NumberingOrder;
-import taxon.core.numbering.RigOrder;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Group;
@@ -17,7 +17,8 @@ import taxon.core.rig.Plan;
 /** The rig as a tree: folders in folders, groups, fixtures, and the cells of each fixture. */
 public final class RigTree {
     private final Plan plan;
-    private final List<Fixture> order;
+    private final Memberships members;
+    private final Map<Fixture.Model, List<Part>> cells = new HashMap<>();
 
     /** Something in the tree. */
     public sealed interface Node permits Branch, Leaf {
@@ -53,7 +54,7 @@ public final class RigTree {
 
     private RigTree(Plan plan) {
         this.plan = plan;
-        order = RigOrder.of(plan, plan.fixtures(), NumberingOrder.USUAL);
+        members = new Memberships(plan);
     }
 
     /** What lies at the top; fixtures that lie in no folder come last, in the order in which the rig is read. */
@@ -62,27 +63,25 @@ public final class RigTree {
         List<Node> top = tree.within(Optional.empty());
         Set<FixtureKey> inFolders = new HashSet<>();
         plan.groups().stream().filter(g -> g.kind() == GroupKind.FOLDER).forEach(g -> inFolders.addAll(g.members()));
-        tree.order.stream().filter(f -> !inFolders.contains(f.key())).forEach(f -> top.add(tree.leaf(f)));
+        tree.members.order().stream().filter(f -> !inFolders.contains(f.key())).forEach(f -> top.add(tree.leaf(f)));
         return List.copyOf(top);
     }
 
     private List<Node> within(Optional<Integer> parent) {
         List<Node> nodes = new ArrayList<>();
         for (GroupKind kind : GroupKind.values()) {
-            plan.groups().stream()
-                    .filter(g -> g.kind() == kind && g.parent().equals(parent))
-                    .forEach(g -> nodes.add(branch(g)));
+            members.within(parent).stream().filter(g -> g.kind() == kind).forEach(g -> nodes.add(branch(g)));
         }
         return nodes;
     }
 
     private Branch branch(Group group) {
         List<Node> children = within(Optional.of(group.number()));
-        order.stream().filter(group::holds).forEach(f -> children.add(leaf(f)));
+        members.of(group).forEach(f -> children.add(leaf(f)));
         return new Branch(group, children);
     }
 
     private Leaf leaf(Fixture fixture) {
-        return new Leaf(fixture, Cells.of(plan.mode(fixture)));
+        return new Leaf(fixture, cells.computeIfAbsent(fixture.model(), m -> Cells.of(plan.mode(fixture))));
     }
 }

@@ -10,6 +10,9 @@ import taxon.core.rig.ElementKey.Kind;
 
 /** What elements of a plan may refer to. One check that every plan passes through. */
 final class PlanBonds {
+    /** Far below what people make (edits go to 16), and far above what a walk down the tree can bear. */
+    private static final int MOST_DEEP = 100;
+
     private final Map<ElementKey, Element> elements;
 
     private PlanBonds(Map<ElementKey, Element> elements) {
@@ -35,7 +38,7 @@ final class PlanBonds {
         }
     }
 
-    /** A group lies in one that exists, and never in itself, however deep. */
+    /** A group lies in one that exists, never in itself, and not so deep that nobody could walk there. */
     private void verifyParents(ElementKey group) {
         Set<ElementKey> seen = new HashSet<>(Set.of(group));
         Optional<ElementKey> parent = parent(group);
@@ -43,6 +46,10 @@ final class PlanBonds {
             require("group " + group.number(), parent.get());
             if (!seen.add(parent.get())) {
                 throw new IllegalArgumentException("group " + group.number() + " lies in itself");
+            }
+            if (seen.size() > MOST_DEEP) {
+                throw new IllegalArgumentException(
+                        "group " + group.number() + " lies more than " + MOST_DEEP + " deep");
             }
             parent = parent(parent.get());
         }

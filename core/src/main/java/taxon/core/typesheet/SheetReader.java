@@ -55,11 +55,11 @@ public final class SheetReader {
     private void readLines(String text) {
         List<String> all = text.lines().limit(MOST_LINES + 1L).toList();
         for (int i = 0; i < Math.min(all.size(), MOST_LINES); i++) {
-            String line = all.get(i).replace('\t', ' ').replace('\u00a0', ' ').strip();
+            String line = plain(all.get(i));
             if (line.length() > LONGEST_LINE) {
                 tell(new SheetFinding(
                         Kind.TOO_MUCH, i + 1, "the line", line.length() + " characters", LONGEST_LINE + " at most"));
-            } else if (!line.isEmpty() && !line.startsWith("#")) {
+            } else if (!line.isEmpty() && !line.strip().startsWith("#")) {
                 readLine(line, i + 1);
             }
         }
@@ -67,6 +67,18 @@ public final class SheetReader {
             tell(new SheetFinding(
                     Kind.TOO_MUCH, MOST_LINES, "the sheet", all.size() + " lines or more", MOST_LINES + " at most"));
         }
+    }
+
+    /** What is left and right of it drawn together to one space: that it is set in, or that no name follows, means something. */
+    private static String plain(String line) {
+        String spaced = line.replace('\t', ' ').replace('\u00a0', ' ');
+        String bare = spaced.strip();
+        if (bare.isEmpty()) {
+            return "";
+        }
+        return (spaced.stripLeading().length() < spaced.length() ? " " : "")
+                + bare
+                + (spaced.stripTrailing().length() < spaced.length() ? " " : "");
     }
 
     private void readLine(String line, int number) {

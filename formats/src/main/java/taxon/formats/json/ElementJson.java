@@ -209,7 +209,13 @@ public final class ElementJson {
 
     private static Fixture readFixture(JsonNode node) {
         TreeMap<Integer, StartAddress> addresses = new TreeMap<>();
-        node.path("addresses").forEach(a -> addresses.put(Json.number(a, "block"), readAddress(a)));
+        for (JsonNode a : node.path("addresses")) {
+            int block = Json.number(a, "block");
+            if (addresses.put(block, readAddress(a)) != null) {
+                throw new IllegalArgumentException(
+                        "fixture " + Json.number(node, "key") + " has two addresses for its block " + block);
+            }
+        }
         return new Fixture(
                 FixtureKey.of(Json.number(node, "key")),
                 Json.optional(node, "id", n -> FixtureId.of(n.asInt())),

@@ -14,10 +14,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import taxon.core.rig.Element;
 import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Plan;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.TokenStreamLocation;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -96,13 +98,14 @@ public final class JobJson {
         try {
             return read(Json.parse(bytes));
         } catch (JacksonException e) {
-            return refused("The file is no JSON that can be read: " + firstLine(e.getOriginalMessage()));
+            return refused(
+                    "The file is no JSON that can be read; " + where(Optional.ofNullable(e.getLocation())) + ".");
         }
     }
 
     private static Parsed read(JsonNode document) {
         List<String> faults = SCHEMA.validate(document).stream()
-                .map(e -> "At " + e.getInstanceLocation() + ": " + e.getMessage() + ".")
+                .map(SchemaFault::sentence)
                 .limit(TOLD)
                 .toList();
         if (!faults.isEmpty()) {
@@ -126,11 +129,12 @@ public final class JobJson {
                         + (elements.size() - plan.elements().size()) + " of its elements have a number that is taken.");
     }
 
-    private static Refused refused(String reason) {
-        return new Refused(List.of(reason));
+    private static String where(Optional<TokenStreamLocation> place) {
+        return place.map(p -> "it goes wrong at line " + p.getLineNr() + ", column " + p.getColumnNr())
+                .orElse("something in it is nested too deep, or is too long");
     }
 
-    private static String firstLine(String message) {
-        return message.lines().findFirst().orElse("") + ".";
+    private static Refused refused(String reason) {
+        return new Refused(List.of(reason));
     }
 }

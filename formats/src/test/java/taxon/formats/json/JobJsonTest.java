@@ -61,7 +61,7 @@ class JobJsonTest {
             value = {
                 "{ | no JSON",
                 "[] | object",
-                "{} | required",
+                "{} | lacks",
                 "{\"format\":\"taxon-job\",\"format\":\"taxon-job\"} | no JSON",
                 "PK junk | no JSON"
             })
@@ -94,6 +94,35 @@ class JobJsonTest {
     @Test
     void nestingBeyondTheLimitIsRefused() {
         assertThat(refusal("[".repeat(100_000))).contains("no JSON");
+    }
+
+    @Test
+    void whatTheSchemaDoesNotAllowIsSaidInOurWordsWithItsPlace() {
+        assertThat(refusal(print().replaceFirst("\"unit\" : \\d+", "\"unit\" : 10000")))
+                .isEqualTo("At /fixtures/0/unit: it is 10000; the most is 9999.");
+        assertThat(refusal(print().replaceFirst("\"unit\" : \\d+", "\"unit\" : \"four\"")))
+                .isEqualTo("At /fixtures/0/unit: it is \"four\" and takes integer.");
+        assertThat(refusal(print().replaceFirst("\"unit\" : \\d+", "\"shelf\" : 4")))
+                .contains(
+                        "At /fixtures/0: it lacks “unit”.", "At /fixtures/0: it has “shelf”, which is not known here.");
+    }
+
+    @Test
+    void whatIsNoJsonIsSaidWithTheLineWhereItGoesWrong() {
+        assertThat(refusal("{\n  \"format\": \"taxon-job\",\n  oops\n}"))
+                .isEqualTo("The file is no JSON that can be read; it goes wrong at line 3, column 3.");
+    }
+
+    @Test
+    void aFixtureWithTwoAddressesForOneBlockIsRefusedAndNoneIsDropped() {
+        String twice = print().replaceFirst("(\"addresses\" : \\[ *)(\\{[^}]*\\})", "$1$2, $2");
+        assertThat(refusal(twice)).contains("has two addresses for its block");
+    }
+
+    @Test
+    void aKeyThatNoPageCouldNameIsRefused() {
+        assertThat(refusal(print().replaceFirst("\"key\" : \\d+", "\"key\" : 2147483647")))
+                .contains("it is 2147483647; the most is 999999999");
     }
 
     private static String print() {

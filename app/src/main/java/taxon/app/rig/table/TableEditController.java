@@ -11,7 +11,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import taxon.app.edit.ChangedFixtures;
 import taxon.app.edit.EditOutcome;
-import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
 import taxon.app.form.Fields;
@@ -79,7 +78,7 @@ public class TableEditController {
         Reply reply = Reply.to(request, "cell", "/jobs/" + job + "/rig");
         Fields fields = reply.fields();
         long version = reply.version();
-        Optional<Integer> key = fields.number("key", "fixture", 1, Integer.MAX_VALUE);
+        Optional<Integer> key = fields.number("key", "fixture", 1, 999_999_999);
         Optional<FixtureColumn> column = column(fields);
         if (fields.isFaulty()) {
             return reply.refused();
@@ -88,8 +87,8 @@ public class TableEditController {
         FieldChange change = new FieldChange(fixture, column.orElseThrow(), fields.text("text"));
         String title = change.column().words() + " of "
                 + frames.state(job).plan().fixture(fixture).map(Fixture::label).orElse("no. " + fixture);
-        EditOutcome outcome = editor.apply(
-                job, version, Guard.UNTOUCHED_ELEMENTS, reply.who(), TableWork.edit(title, List.of(change)));
+        EditOutcome outcome =
+                editor.apply(job, version, reply.own(), reply.who(), TableWork.edit(title, List.of(change)));
         boolean done = outcome instanceof EditOutcome.Done || outcome instanceof EditOutcome.NoChange;
         return done && Reply.wantsJson(request)
                 ? since(frames.state(job), version, NewStops.words(outcome), request)
