@@ -35,15 +35,25 @@ public class SheetFiles {
     private static final int BOLD = 700;
 
     private final ITemplateEngine templates;
+    private final PrintQueue queue;
 
-    SheetFiles(ITemplateEngine templates) {
+    SheetFiles(ITemplateEngine templates, PrintQueue queue) {
         this.templates = templates;
+        this.queue = queue;
         // Each drawing would tell of every font that it loads.
         XRLog.listRegisteredLoggers().forEach(logger -> XRLog.setLevel(logger, Level.WARNING));
     }
 
-    /** As PDF, A4 across, with "page n of m" on every page. */
+    /**
+     * As PDF, A4 across, with "page n of m" on every page. It waits for its turn; the same sheet gives the same bytes.
+     *
+     * @throws PrintQueue.FullException when its turn did not come within two minutes
+     */
     public byte[] pdf(Sheet sheet) {
+        return queue.inTurn(() -> drawn(sheet));
+    }
+
+    private byte[] drawn(Sheet sheet) {
         String html = templates.process("paperwork/print", new Context(Locale.UK, Map.of("sheet", sheet)));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PdfRendererBuilder builder = new PdfRendererBuilder();
