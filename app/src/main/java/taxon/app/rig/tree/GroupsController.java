@@ -16,6 +16,7 @@ import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
 import taxon.app.form.Fields;
+import taxon.app.form.NotThereException;
 import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
@@ -49,10 +50,40 @@ public class GroupsController {
         Plan plan = frames.open(job, Optional.of(Stage.RIG), request, model).plan();
         model.addAttribute("tree", TreeView.of(plan));
         model.addAttribute("automatic", TreeView.automatic(plan));
+        addChoices(plan, model);
+        return "rig/tree";
+    }
+
+    private static void addChoices(Plan plan, Model model) {
         model.addAttribute("places", TreeView.places(plan));
         model.addAttribute("types", plan.types().types());
         model.addAttribute("positions", plan.positions());
-        return "rig/tree";
+    }
+
+    /** What lies in one, for when it is opened. */
+    @GetMapping("/jobs/{job}/groups/{number}/units")
+    public String units(@PathVariable int job, @PathVariable int number, HttpServletRequest request, Model model) {
+        inside(job, number, request, model);
+        return "rig/tree-parts :: units(${line})";
+    }
+
+    /** The form that changes one, for when it is opened. */
+    @GetMapping("/jobs/{job}/groups/{number}/form")
+    public String form(@PathVariable int job, @PathVariable int number, HttpServletRequest request, Model model) {
+        addChoices(inside(job, number, request, model), model);
+        return "rig/tree-parts :: change(${line}, ${'group-' + line.number})";
+    }
+
+    private Plan inside(int job, int number, HttpServletRequest request, Model model) {
+        Plan plan = frames.open(job, Optional.of(Stage.RIG), "/jobs/" + job + "/tree", request, model)
+                .plan();
+        model.addAttribute(
+                "line",
+                TreeView.of(plan).lines().stream()
+                        .filter(l -> l.number() == number)
+                        .findFirst()
+                        .orElseThrow(() -> new NotThereException("folder or group " + number)));
+        return plan;
     }
 
     /** All groups with their members, those that come by themselves too. */
