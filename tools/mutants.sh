@@ -1,6 +1,6 @@
 #!/usr/bin/env bash
 # Mutation tests of the planner, the rules and the proof: which changes of the code does no test notice?
-# mutants.sh [PACKAGE …]; prints a line for each package and leaves the reports in core/target/mutants.
+# mutants.sh [PACKAGE or CLASS …], a class as packing.SiteFilling (a star stands for any letters); prints a line for each package and leaves the reports in core/target/mutants.
 set -euo pipefail
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
 
@@ -10,8 +10,11 @@ packages=("$@")
 mvn -q -pl core test-compile
 for package in "${packages[@]}"; do
   report=target/mutants/$package
+  classes="taxon.core.$package.*"
+  # A class with what is nested in it; a package's own name begins with a small letter.
+  case "${package##*.}" in [A-Z]*) classes="taxon.core.$package*" ;; esac
   mvn -q -pl core -Pmutants org.pitest:pitest-maven:mutationCoverage \
-    -Dmutants.classes="taxon.core.$package.*" -DreportsDirectory="\${project.build.directory}/mutants/$package" \
+    -Dmutants.classes="$classes" -DreportsDirectory="\${project.build.directory}/mutants/$package" \
     > "core/target/mutants-$package.log" 2>&1 || { tail -20 "core/target/mutants-$package.log"; exit 1; }
   awk -F, -v name="$package" '
     { total++; if ($6 == "SURVIVED" || $6 == "NO_COVERAGE") alive++ }

@@ -164,4 +164,16 @@ class HandoverHttpTest {
     private static String revision(Http own) {
         return own.get("/jobs/1").json().path("revision").asString();
     }
+
+    @Test
+    void theMarkOfAStopIsShownOnlyWhereThereIsOne() {
+        assertThat(http.page("/jobs/1/handover").text())
+                .contains("stops are open")
+                .containsPattern("(?s)verdict stop.*?#mark-stop");
+        String clean = http.job("Nothing yet");
+        String page = http.page(clean + "/handover").text();
+        assertThat(page).contains("No stops.");
+        assertThat(page.substring(page.indexOf("What the programmer gets"), page.indexOf("No stops.")))
+                .doesNotContain("<svg");
+    }
 }

@@ -2,9 +2,12 @@ package taxon.app.upkeep;
 
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import taxon.app.store.UpkeepStore;
+import taxon.app.store.UpkeepStore.Part;
 import taxon.app.store.UpkeepStore.Size;
 import taxon.app.store.copies.BackupFolder.Backup;
 import taxon.app.store.copies.BackupRule;
@@ -32,10 +35,7 @@ record StoreView(
         return new StoreView(
                 file.path(),
                 size,
-                size.parts().stream()
-                        .limit(SHOWN_PARTS)
-                        .map(p -> new PartLine(name(p.name()), Bytes.words(p.bytes())))
-                        .toList(),
+                lines(size.parts()),
                 backups.all(),
                 file.backups(),
                 backups.failure(),
@@ -43,17 +43,30 @@ record StoreView(
                 check.isRunning());
     }
 
+    /** By what the crew knows, the largest first; what is the store's own stands together. */
+    private static List<PartLine> lines(List<Part> parts) {
+        Map<String, Long> named = new LinkedHashMap<>();
+        parts.forEach(p -> named.merge(name(p.name()), p.bytes(), Long::sum));
+        return named.entrySet().stream()
+                .sorted(Map.Entry.<String, Long>comparingByValue().reversed())
+                .limit(SHOWN_PARTS)
+                .map(e -> new PartLine(e.getKey(), Bytes.words(e.getValue())))
+                .toList();
+    }
+
     /** What a table holds, as the crew calls it. */
     private static String name(String table) {
         return switch (table) {
             case "journal" -> "history of the jobs";
             case "revision" -> "revisions and their bundles";
-            case "proposal", "proposal_file" -> table.equals("proposal") ? "proposals" : "files of proposals";
-            case "library_file" -> "files that types were read from";
-            case "library_type", "rig_type" -> table.equals("rig_type") ? "types of the jobs" : "types of the library";
-            case "fixture", "fixture_address" -> table.equals("fixture") ? "fixtures" : "addresses";
+            case "proposal", "proposal_file" -> "proposals and their files";
+            case "library_file", "library_original" -> "files that types were read from";
+            case "library_type" -> "types of the library";
+            case "rig_type" -> "types of the jobs";
+            case "fixture", "fixture_address", "position", "rig_group" -> "fixtures, positions and groups";
+            case "universe", "node", "reserved_run", "share", "wish" -> "universes, network and wishes";
             case "evidence" -> "what was set and proved";
-            default -> table.replace('_', ' ');
+            default -> "the store's own lists";
         };
     }
 

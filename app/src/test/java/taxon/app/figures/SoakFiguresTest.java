@@ -2,11 +2,10 @@ package taxon.app.figures;
 
 import com.sun.management.UnixOperatingSystemMXBean;
 import java.io.IOException;
-import java.io.InputStream;
 import java.lang.management.ManagementFactory;
-import java.net.http.HttpClient;
-import java.net.http.HttpResponse;
-import java.net.http.HttpResponse.BodyHandlers;
+import java.net.InetAddress;
+import java.net.Socket;
+import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -87,12 +86,15 @@ class SoakFiguresTest {
         return answer.json().path("next").asString().replaceAll("\\?.*", "").substring(("/jobs/" + job + "/").length());
     }
 
-    /** Opens a page's stream, hears of one change, and goes without a word. */
-    private void follow() throws IOException, InterruptedException {
-        HttpResponse<InputStream> stream = HttpClient.newHttpClient()
-                .send(http.request("/jobs/" + job + "/follow").GET().build(), BodyHandlers.ofInputStream());
-        try (InputStream in = stream.body()) {
-            in.read();
+    /** Opens a page's stream, hears that it is there, and goes without a word. */
+    private void follow() throws IOException {
+        URI url = URI.create(server.url());
+        try (Socket socket = new Socket(InetAddress.getLoopbackAddress(), url.getPort())) {
+            String asked = "GET /jobs/" + job + "/follow HTTP/1.1\r\nHost: 127.0.0.1:" + url.getPort() + "\r\n\r\n";
+            socket.getOutputStream().write(asked.getBytes(StandardCharsets.ISO_8859_1));
+            if (socket.getInputStream().read() < 0) {
+                throw new AssertionError("nobody answered");
+            }
         }
     }
 

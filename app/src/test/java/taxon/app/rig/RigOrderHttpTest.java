@@ -3,7 +3,8 @@ package taxon.app.rig;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
-import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -15,23 +16,28 @@ import tools.jackson.databind.JsonNode;
 
 /** Positions, offsets, what is special about a fixture, arranging and numbering, as a script drives them. */
 class RigOrderHttpTest {
-    private TaxonServer server;
-    private Http http;
+    private static TaxonServer server;
+    private static Http http;
+    private String job = "";
+
+    @BeforeAll
+    static void start() {
+        open(TaxonServer.newStore());
+    }
 
     @BeforeEach
-    void start() {
-        open(TaxonServer.newStore());
-        http.post("/jobs", "name", "Order");
+    void makeJob() {
+        job = http.job("Order");
         post("/fixtures", "count", 4, "type", "generic-rgb/3-channel", "position", "Pipe", "firstId", 201, "note", "");
     }
 
-    private void open(Path data) {
+    private static void open(Path data) {
         server = TaxonServer.on(data);
         http = server.http();
     }
 
-    @AfterEach
-    void stop() {
+    @AfterAll
+    static void stop() {
         server.close();
     }
 
@@ -63,7 +69,7 @@ class RigOrderHttpTest {
         assertThat(position.path("upstage").asLong()).isEqualTo(6_250_000);
         assertThat(position.path("height").asLong()).isEqualTo(7_315_200);
         assertThat(position.path("angle").asInt()).isEqualTo(-125);
-        assertThat(http.post("/jobs/1/undo", "version", http.version(1)).status())
+        assertThat(http.post(job + "/undo", "version", http.version(job)).status())
                 .isEqualTo(200);
         assertThat(document().path("positions").get(0).path("name").asString()).isEqualTo("Pipe");
     }
@@ -115,7 +121,7 @@ class RigOrderHttpTest {
         assertThat(fixture.path("traits").path("mirrors").asInt()).isEqualTo(3);
         assertThat(fixture.path("traits").path("parked").get(0).path("why").asString())
                 .isEqualTo("house light");
-        assertThat(http.page("/jobs/1/rig?sel=2").text())
+        assertThat(http.page(job + "/rig?sel=2").text())
                 .contains("Pan reversed", "Mirrors 203", "Parked: slot 2 at 255, house light");
     }
 
@@ -141,7 +147,7 @@ class RigOrderHttpTest {
                 .json()
                 .path("proposal")
                 .asInt();
-        JsonNode proposal = http.get("/jobs/1/arranging/" + id).json();
+        JsonNode proposal = http.get(job + "/arranging/" + id).json();
         assertThat(proposal.path("moves").get(1).path("after").asLong()).isEqualTo(-1_000_000);
         assertThat(document().path("fixtures").get(0).has("offset")).isFalse();
         assertThat(post("/arranging/" + id + "/apply").status()).isEqualTo(200);
@@ -176,7 +182,7 @@ class RigOrderHttpTest {
                 .json()
                 .path("proposal")
                 .asInt();
-        JsonNode proposal = http.get("/jobs/1/numbering/" + id).json();
+        JsonNode proposal = http.get(job + "/numbering/" + id).json();
         assertThat(proposal.path("families").get(0).path("last").asInt()).isEqualTo(208);
         assertThat(post("/numbering/" + id + "/apply").status()).isEqualTo(200);
         assertThat(numbers()).isEqualTo("201 203 205 207 202 204 206 208");
@@ -201,7 +207,7 @@ class RigOrderHttpTest {
                 .asInt();
         post("/fixtures", "count", 4, "type", "generic-rgb/3-channel", "position", "Pipe", "firstId", 99_996);
         // Those that came meanwhile were not asked for, so only 99995 is left of the four that are needed.
-        assertThat(http.page("/jobs/1/numbering/" + id).text()).contains("it cannot be done any more");
+        assertThat(http.page(job + "/numbering/" + id).text()).contains("it cannot be done any more");
         Answer answer = post("/numbering/" + id + "/apply");
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.reasons()).contains("The job changed since");
@@ -216,14 +222,14 @@ class RigOrderHttpTest {
     }
 
     private JsonNode document() {
-        return http.get("/jobs/1/job.json").json();
+        return http.get(job + "/job.json").json();
     }
 
     private Answer post(String path, Object... fields) {
         Object[] all = new Object[fields.length + 2];
         System.arraycopy(fields, 0, all, 2, fields.length);
         all[0] = "version";
-        all[1] = http.version(1);
-        return http.post("/jobs/1" + path, all);
+        all[1] = http.version(job);
+        return http.post(job + path, all);
     }
 }

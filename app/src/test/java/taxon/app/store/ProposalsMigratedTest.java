@@ -10,6 +10,10 @@ import java.sql.PreparedStatement;
 import java.sql.SQLException;
 import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.Test;
+import taxon.app.store.file.StoreContent;
+import taxon.app.store.file.StoreFile;
+import taxon.app.store.file.StoreInspector;
+import taxon.app.store.file.StoreVersions;
 import taxon.app.testing.Http;
 import taxon.app.testing.TaxonServer;
 
@@ -53,6 +57,10 @@ class ProposalsMigratedTest {
                     LIST);
         }
         try (TaxonServer server = TaxonServer.on(data)) {
+            StoreFile file = new StoreFile(data);
+            assertThat(StoreInspector.of(new StoreFile(file.beforeMigration(5, StoreVersions.newest()))))
+                    .as("the store as it was before it was changed")
+                    .isEqualTo(new StoreContent.Store(5));
             Http http = server.http();
             assertThat(http.get("/jobs/1/cells/4").status()).isEqualTo(200);
             assertThat(http.get("/jobs/1/imports/5").json().path("file").asString())

@@ -21,8 +21,7 @@ final class StoreSummary {
     /** A line for each job: number, name, fixtures, edits, and when it was last changed. */
     static List<String> lines(StoreFile file) throws SQLException {
         List<String> lines = new ArrayList<>();
-        try (Connection connection =
-                        file.source("open_mode=65&busy_timeout=5000").getConnection();
+        try (Connection connection = file.reading().getConnection();
                 Statement statement = connection.createStatement();
                 ResultSet jobs = statement.executeQuery(QUERY)) {
             while (jobs.next()) {

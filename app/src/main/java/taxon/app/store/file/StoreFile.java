@@ -2,6 +2,7 @@ package taxon.app.store.file;
 
 import java.nio.file.Path;
 import java.util.Objects;
+import org.sqlite.SQLiteConfig;
 import org.sqlite.SQLiteDataSource;
 
 /**
@@ -10,6 +11,8 @@ import org.sqlite.SQLiteDataSource;
  * @param path absolute
  */
 public record StoreFile(Path path) {
+    private static final int PATIENCE_MILLIS = 5_000;
+
     public StoreFile {
         path = path.toAbsolutePath().normalize();
     }
@@ -49,6 +52,16 @@ public record StoreFile(Path path) {
      */
     public String url(String settings) {
         return "jdbc:sqlite:file:" + path.toUri().getRawPath() + "?" + settings;
+    }
+
+    /** A source of connections that cannot write, and make no setting that would be written. */
+    public SQLiteDataSource reading() {
+        SQLiteConfig config = new SQLiteConfig();
+        config.setReadOnly(true);
+        config.setBusyTimeout(PATIENCE_MILLIS);
+        SQLiteDataSource source = new SQLiteDataSource(config);
+        source.setUrl("jdbc:sqlite:file:" + path.toUri().getRawPath());
+        return source;
     }
 
     /** A source of connections of its own, beside the pool. */

@@ -16,8 +16,6 @@ import taxon.app.store.file.StoreContent.Store;
 
 /** Finds out what a file is. It is opened for reading only, and no setting is made that would be written to it. */
 public final class StoreInspector {
-    // SQLITE_OPEN_READONLY and SQLITE_OPEN_URI.
-    private static final String READ_ONLY = "open_mode=65&busy_timeout=5000";
     // SQLite, "Database File Format", 1.3: the header string.
     private static final byte[] HEADER = "SQLite format 3\0".getBytes(StandardCharsets.ISO_8859_1);
 
@@ -46,7 +44,7 @@ public final class StoreInspector {
     }
 
     private static StoreContent opened(StoreFile file) {
-        try (Connection connection = file.source(READ_ONLY).getConnection();
+        try (Connection connection = file.reading().getConnection();
                 Statement statement = connection.createStatement()) {
             int tables = number(statement, "select count(*) from sqlite_master where type = 'table'");
             if (tables == 0) {
