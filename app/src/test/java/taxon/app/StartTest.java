@@ -1,12 +1,16 @@
 package taxon.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assumptions.assumeThat;
 
 import java.io.IOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
@@ -14,6 +18,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import taxon.app.store.file.StoreFile;
+import taxon.app.store.file.StoreVersions;
 import taxon.app.testing.TaxonProcess;
 import taxon.app.testing.TaxonServer;
 
@@ -64,6 +70,27 @@ class StartTest {
         Files.writeString(folder.resolve("jobs.db"), "not a store");
         assertThat(refused()).contains("is no store of Taxon");
         assertThat(Files.readString(folder.resolve("jobs.db.log"))).contains("StartRefusedException");
+    }
+
+    @Test
+    void aStoreOfANewerTaxon() throws SQLException {
+        StoreFile file = new StoreFile(folder.resolve("jobs.db"));
+        TaxonServer.on(file.path()).close();
+        int newer = StoreVersions.newest() + 1;
+        try (Connection connection = file.source("busy_timeout=5000").getConnection();
+                Statement statement = connection.createStatement()) {
+            statement.execute("update flyway_schema_history set version = '" + newer + "' where version = '"
+                    + StoreVersions.newest() + "'");
+        }
+        assertThat(refused())
+                .contains("version " + newer, "this Taxon knows version " + StoreVersions.newest(), "left as it is");
+    }
+
+    @Test
+    void aFolderThatCannotBeWritten() {
+        Path readOnly = Path.of("/proc/sys");
+        assumeThat(Files.isWritable(readOnly)).as("a folder that even root cannot write").isFalse();
+        assertThat(refused("--taxon.data=/proc/sys/jobs.db")).contains("Nothing can be written to /proc/sys");
     }
 
     @Test

@@ -138,6 +138,19 @@ class PagesTest {
     }
 
     @Test
+    @Order(4)
+    void aFormThatIsRefusedOutrightLeavesThePageWithWhatWasTyped() {
+        browser.open(server.url() + "/jobs/1/sheet");
+        browser.type("#venue", "Half typed");
+        browser.forgetCookies();
+        browser.click("main form button.btn");
+        browser.see("#failed", "its token is old");
+        assertThat(browser.value("#venue")).isEqualTo("Half typed");
+        assertThat(browser.texts("h1")).isNotEmpty();
+        browser.open(server.url() + "/jobs/1/sheet");
+    }
+
+    @Test
     @Order(5)
     void ofTwoBrowsersEditingOneFixtureTheLaterIsToldAndKeepsItsInput() {
         try (Browser other = Browser.start()) {

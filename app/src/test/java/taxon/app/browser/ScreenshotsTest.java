@@ -67,12 +67,17 @@ class ScreenshotsTest {
             browser.see("#armed", "One write of start address");
             browser.screenshot(FOLDER.resolve("checks.png"));
             take(browser, job + "handover", "handover");
+            browser.open(server.url() + "/store");
+            browser.click("#back-up");
+            browser.see(".told", "Copied and checked");
+            browser.open(server.url() + "/store");
+            browser.see("h1", "Store");
+            browser.screenshot(FOLDER.resolve("store.png"));
             browser.click("button[name=theme]", "Night");
             browser.see("button[name=theme]", "Day");
             takePriced(browser, job + "addresses?sel=28", "addresses-night");
             browser.size(390, 844);
             take(browser, job + "rig?sel=24", "phone");
-            take(browser, job + "checks", "phone-checks");
         }
         assertThat(FOLDER.resolve("phone.png")).exists();
     }

@@ -90,6 +90,10 @@ public final class Browser implements AutoCloseable {
         driver.get(url);
     }
 
+    public void forgetCookies() {
+        driver.manage().deleteAllCookies();
+    }
+
     public String url() {
         return driver.getCurrentUrl();
     }
