@@ -89,7 +89,9 @@ class StartTest {
     @Test
     void aFolderThatCannotBeWritten() {
         Path readOnly = Path.of("/proc/sys");
-        assumeThat(Files.isWritable(readOnly)).as("a folder that even root cannot write").isFalse();
+        assumeThat(Files.isWritable(readOnly))
+                .as("a folder that even root cannot write")
+                .isFalse();
         assertThat(refused("--taxon.data=/proc/sys/jobs.db")).contains("Nothing can be written to /proc/sys");
     }
 

@@ -3,6 +3,7 @@ package taxon.app.store;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -12,9 +13,11 @@ import org.springframework.stereotype.Repository;
 import taxon.app.store.PlanRows.AddressRow;
 import taxon.core.dmx.StartAddress;
 import taxon.core.rig.Element;
+import taxon.core.rig.ElementKey;
 import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.Plan;
+import taxon.formats.json.Json;
 
 /** Reads what can still be read of a damaged job, row by row, and says what cannot. Nothing is written. */
 @Repository
@@ -58,33 +61,40 @@ public class SalvageStore {
 
         Salvaged all(int job, JobSheet sheet) {
             tables.add(List.of(sheet));
-            read("type", () -> rows.types(job), r -> r.element());
-            read("position", () -> rows.positions(job), r -> r.element());
-            read("node", () -> rows.nodes(job), r -> r.element());
-            read("universe", () -> rows.universes(job), r -> r.element());
-            read("reserved run", () -> rows.reservedRuns(job), r -> r.element());
+            read("type", () -> rows.types(job), r -> r.typeId(), r -> r.element());
+            read("position", () -> rows.positions(job), r -> r.number(), r -> r.element());
+            read("node", () -> rows.nodes(job), r -> r.number(), r -> r.element());
+            read("universe", () -> rows.universes(job), r -> r.number(), r -> r.element());
+            read("reserved run", () -> rows.reservedRuns(job), r -> r.number(), r -> r.element());
             Map<Integer, Map<Integer, StartAddress>> addresses = addresses(job);
-            read("fixture", () -> rows.fixtures(job), r -> r.element(addresses.getOrDefault(r.number(), Map.of())));
-            read("evidence", () -> rows.evidence(job), r -> r.element());
-            read("group", () -> rows.groups(job), r -> r.element());
-            read("share", () -> rows.shares(job), r -> r.element(Kind.SHARE));
-            read("wish", () -> rows.wishes(job), r -> r.element(Kind.WISH));
+            read(
+                    "fixture",
+                    () -> rows.fixtures(job),
+                    r -> r.number(),
+                    r -> r.element(addresses.getOrDefault(r.number(), Map.of())));
+            read("evidence", () -> rows.evidence(job), r -> "of fixture " + r.fixture(), r -> r.element());
+            read("group", () -> rows.groups(job), r -> r.number(), r -> r.element());
+            read("share", () -> rows.shares(job), r -> r.number(), r -> r.element(Kind.SHARE));
+            read("wish", () -> rows.wishes(job), r -> r.number(), r -> r.element(Kind.WISH));
             return new Salvaged(plan(), List.copyOf(faults));
         }
 
         private Map<Integer, Map<Integer, StartAddress>> addresses(int job) {
             Map<Integer, Map<Integer, StartAddress>> found = new HashMap<>();
             for (AddressRow row : table("address", () -> rows.addresses(job))) {
-                tried("address", row, AddressRow::address)
+                tried("address of fixture " + row.fixture(), row, AddressRow::address)
                         .ifPresent(a -> found.computeIfAbsent(row.fixture(), f -> new HashMap<>())
                                 .put(row.block(), a));
             }
             return found;
         }
 
-        private <R> void read(String what, Supplier<List<R>> query, Function<R, Element> element) {
+        private <R> void read(
+                String what, Supplier<List<R>> query, Function<R, Object> name, Function<R, Element> element) {
             List<Element> read = new ArrayList<>();
-            table(what, query).forEach(row -> tried(what, row, element).ifPresent(read::add));
+            table(what, query)
+                    .forEach(row ->
+                            tried(what + " " + name.apply(row), row, element).ifPresent(read::add));
             tables.add(read);
         }
 
@@ -101,7 +111,7 @@ public class SalvageStore {
             try {
                 return Optional.of(reading.apply(row));
             } catch (RuntimeException e) {
-                faults.add("A " + what + " cannot be read (" + brief(row) + "): " + reason(e));
+                faults.add(sentence(what + " cannot be read: " + reason(e)));
                 return Optional.empty();
             }
         }
@@ -125,16 +135,20 @@ public class SalvageStore {
                 try {
                     plan = plan.with(element);
                 } catch (IllegalArgumentException e) {
-                    faults.add(element.elementKey() + " is left out: " + reason(e));
+                    faults.add(
+                            sentence(words(element.elementKey()) + " is left out: what it refers to cannot be read"));
                 }
             }
             return plan;
         }
     }
 
-    private static String brief(Object row) {
-        String text = String.valueOf(row);
-        return text.length() > 120 ? text.substring(0, 120) + "…" : text;
+    private static String words(ElementKey key) {
+        return Json.slug(key.kind()).replace('-', ' ') + " " + (key.text().isEmpty() ? key.number() : key.text());
+    }
+
+    private static String sentence(String words) {
+        return words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1) + (words.endsWith(".") ? "" : ".");
     }
 
     private static String reason(Throwable e) {

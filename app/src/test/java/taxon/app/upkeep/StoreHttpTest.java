@@ -112,7 +112,10 @@ class StoreHttpTest {
         Answer page = http.page(broken + "/rig");
         assertThat(page.status()).isEqualTo(500);
         assertThat(page.text())
-                .contains("Broken cannot be opened", "3 fixtures", "A fixture cannot be read", "number=3")
+                .contains(
+                        "Broken cannot be opened",
+                        "3 fixtures",
+                        "Fixture 3 cannot be read: what it holds is no JSON that can be read.")
                 .contains("/jobs/2/revisions/A.zip", "/jobs/2/readable.json");
         Answer json = http.get(broken);
         assertThat(json.status()).isEqualTo(500);

@@ -238,7 +238,8 @@ class SheetReaderTest {
         Mode mode = onlyMode("Mode: Standard\n" + tabs + "\n" + tabs + "Dimmer" + tabs + "\n");
         assertThat(mode.blocks().get(0).footprint()).isEqualTo(1);
         ParsedSheet tooLong = SheetReader.read("Mode: Standard\nDimmer\n" + "very ".repeat(100) + "long\n");
-        assertThat(tooLong.findings()).anySatisfy(f -> assertThat(f.toString()).contains("504 characters", "400 at most"));
+        assertThat(tooLong.findings())
+                .anySatisfy(f -> assertThat(f.toString()).contains("504 characters", "400 at most"));
     }
 
     private static Mode onlyMode(String sheet) {
