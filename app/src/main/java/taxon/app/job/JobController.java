@@ -81,7 +81,9 @@ class JobController {
     String sheet(@PathVariable int job, HttpServletRequest request, Model model) {
         JobState state = frames.open(job, Optional.empty(), request, model);
         model.addAttribute("sheet", state.plan().sheet());
-        model.addAttribute("history", journal.latest(job, SHOWN));
+        model.addAttribute(
+                "history",
+                journal.latest(job, SHOWN).stream().map(HistoryLine::of).toList());
         model.addAttribute("who", People.of(request));
         model.addAttribute(
                 "thinned", upkeep.thinned(job).map(UpkeepStore.Thinned::words).orElse(""));

@@ -2,6 +2,8 @@ package taxon.app.paperwork;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import org.springframework.web.util.HtmlUtils;
 
 /**
  * A paper: what it is of, and its rows in groups. The same for page, PDF and CSV.
@@ -19,6 +21,7 @@ public record Sheet(
         List<String> columns,
         List<Group> groups) {
     private static final int ROWS_ON_A_PAGE = 36;
+    private static final Set<String> FIGURES = Set.of("Address", "Slots", "Fixture ID");
 
     /** @param title empty when the sheet has one group only */
     public record Group(String title, List<List<String>> rows) {
@@ -33,6 +36,25 @@ public record Sheet(
     public Sheet {
         columns = List.copyOf(columns);
         groups = List.copyOf(groups);
+    }
+
+    /**
+     * The cells of one row as markup, their text escaped. A long sheet has a hundred thousand cells, of which the template
+     * would evaluate each.
+     */
+    public String cells(List<String> row) {
+        StringBuilder cells = new StringBuilder();
+        for (int i = 0; i < row.size(); i++) {
+            cells.append(isFigure(i) ? "<td class=\"n\">" : "<td>")
+                    .append(HtmlUtils.htmlEscape(row.get(i), "UTF-8"))
+                    .append("</td>");
+        }
+        return cells.toString();
+    }
+
+    /** Columns of figures, which stand in figures of one width. */
+    private boolean isFigure(int column) {
+        return column < columns.size() && FIGURES.contains(columns.get(column));
     }
 
     /** The rows cut into pages; one empty page where there are none. */

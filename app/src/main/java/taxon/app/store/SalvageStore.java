@@ -18,6 +18,7 @@ import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.Plan;
 import taxon.formats.json.Json;
+import tools.jackson.core.JacksonException;
 
 /** Reads what can still be read of a damaged job, row by row, and says what cannot. Nothing is written. */
 @Repository
@@ -155,6 +156,9 @@ public class SalvageStore {
         Throwable root = e;
         while (root.getCause() != null) {
             root = root.getCause();
+        }
+        if (root instanceof JacksonException) {
+            return "what it holds is no JSON that can be read";
         }
         String message =
                 Objects.requireNonNullElse(root.getMessage(), root.getClass().getSimpleName());

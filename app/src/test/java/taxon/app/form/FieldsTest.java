@@ -62,8 +62,18 @@ class FieldsTest {
     }
 
     @Test
-    void aFieldOfEndlessLengthIsCutBeforeAnythingElse() {
-        assertThat(fields("note", "x".repeat(1_000_000)).text("note")).hasSize(500_000);
+    void aFieldOfEndlessLengthIsRefusedAndNotCut() {
+        Fields note = fields("note", "x".repeat(20_001));
+        assertThat(note.text("note")).isEmpty();
+        assertThat(note.fault().reason("form", "note"))
+                .isEqualTo("The field “note” holds 20001 characters; it takes at most 20000.");
+        assertThat(fields("note", "x".repeat(20_000)).isFaulty()).isFalse();
+    }
+
+    @Test
+    void rowsThatArePastedMayBeManyAndNotEndless() {
+        assertThat(fields("rows", "x".repeat(500_000)).raw("rows")).hasSize(500_000);
+        assertThat(fields("rows", "x".repeat(500_001)).isFaulty()).isTrue();
     }
 
     @Test

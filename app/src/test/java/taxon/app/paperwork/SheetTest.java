@@ -79,4 +79,11 @@ class SheetTest {
     private static Sheet sheet(Group... groups) {
         return new Sheet("s", "Sheet", "Job", "", "Revision A", "2026-05-01", List.of("Row"), List.of(groups));
     }
+
+    @Test
+    void cellsAreEscapedAndFiguresMarked() {
+        Sheet sheet = new Sheet("x", "X", "job", "", "A", "2026-05-01", List.of("Fixture ID", "Name"), List.of());
+        assertThat(sheet.cells(List.of("204", "<b>\"Ada\" & Ω</b>")))
+                .isEqualTo("<td class=\"n\">204</td><td>&lt;b&gt;&quot;Ada&quot; &amp; Ω&lt;/b&gt;</td>");
+    }
 }
