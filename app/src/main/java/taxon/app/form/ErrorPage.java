@@ -11,6 +11,12 @@ import org.springframework.web.bind.annotation.RequestMapping;
 /** What the server refuses before a page of ours is asked: a sentence, as a page for browsers and as JSON for scripts. */
 @Controller
 class ErrorPage implements ErrorController {
+    /** How the address was asked for; the dispatch to this page is a get in any case (Servlet 6.1). */
+    private static final String ERROR_METHOD = "jakarta.servlet.error.method";
+
+    private static final String ASKED_BY_ANOTHER =
+            "Another site asked for this address. Open it from Taxon's own pages, or put it into the address line yourself.";
+
     /** The request attribute with the limit that was passed, in MiB. */
     private static final String LIMIT = "taxon.limit";
 
@@ -22,7 +28,8 @@ class ErrorPage implements ErrorController {
         String limit = Optional.ofNullable(request.getAttribute(LIMIT))
                 .map(most -> " At most " + most + " MiB are taken here.")
                 .orElse("");
-        return Troubles.answer(status, sentence(status) + limit, request);
+        boolean looking = "GET".equals(request.getAttribute(ERROR_METHOD)) && status == HttpStatus.FORBIDDEN;
+        return Troubles.answer(status, (looking ? ASKED_BY_ANOTHER : sentence(status)) + limit, request);
     }
 
     private static String sentence(HttpStatus status) {

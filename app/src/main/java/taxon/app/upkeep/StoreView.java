@@ -70,6 +70,15 @@ record StoreView(
         };
     }
 
+    /** The file's name, without its folder. */
+    public String name() {
+        return String.valueOf(path.getFileName());
+    }
+
+    public String folderName() {
+        return String.valueOf(folder.getFileName());
+    }
+
     public String bytes() {
         return Bytes.words(size.bytes());
     }

@@ -85,6 +85,12 @@ class AccessHttpTest {
         assertThat(asked(job + "/rig", link)).isEqualTo(200);
         assertThat(asked("/", link)).isEqualTo(200);
         assertThat(asked(job + "/advice?universes=1-8", link)).isEqualTo(403);
+        assertThat(http.send(http.request(job + "/rig?sel=1")
+                                .headers(link)
+                                .header("Accept", "text/html")
+                                .GET())
+                        .text())
+                .contains("Another site asked for this address", "put it into the address line");
         assertThat(asked(job + "/paperwork/fixtures.pdf", link)).isEqualTo(403);
         assertThat(asked(job + "/types/stand-in?order=Pan", link)).isEqualTo(403);
     }

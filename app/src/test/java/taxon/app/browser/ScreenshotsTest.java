@@ -66,13 +66,13 @@ class ScreenshotsTest {
             browser.click("#comparison tr:nth-child(3) .btn");
             browser.see("#armed", "One write of start address");
             browser.screenshot(FOLDER.resolve("checks.png"));
-            take(browser, job + "handover", "handover");
             browser.open(server.url() + "/store");
             browser.click("#back-up");
             browser.see(".told", "Copied and checked");
             browser.open(server.url() + "/store");
             browser.see("h1", "Store");
             browser.screenshot(FOLDER.resolve("store.png"));
+            take(browser, job + "handover", "handover");
             browser.click("button[name=theme]", "Night");
             browser.see("button[name=theme]", "Day");
             takePriced(browser, job + "addresses?sel=28", "addresses-night");
