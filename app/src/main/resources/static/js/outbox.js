@@ -7,39 +7,40 @@ import { post } from "./page.js";
 const LATER = [0, 502, 503, 504, 507];
 const AGAIN = 3000;
 
-const frame = () => document.querySelector(".frame[data-job]");
-const place = () => `taxon-unkept-${frame()?.dataset.job}`;
+const PLACE = "taxon-unkept";
+
+/** The job of the page; what waits for another one goes on being sent, whatever is looked at. */
+const job = () => document.querySelector(".frame[data-job]")?.dataset.job;
 
 const stored = () => {
   try {
-    return JSON.parse(sessionStorage.getItem(place()) ?? "[]");
+    return JSON.parse(sessionStorage.getItem(PLACE) ?? "[]");
   } catch {
     return [];
   }
 };
 
-let job = frame()?.dataset.job;
-let waiting = stored();
+const waiting = stored();
 let running = false;
 
 const store = () => {
   if (waiting.length) {
-    sessionStorage.setItem(place(), JSON.stringify(waiting));
+    sessionStorage.setItem(PLACE, JSON.stringify(waiting));
   } else {
-    sessionStorage.removeItem(place());
+    sessionStorage.removeItem(PLACE);
   }
 };
 
 tellKept(() => (waiting.length ? `${waiting.length === 1 ? "One change is" : `${waiting.length} changes are`} kept here and sent when it is back` : ""));
 
 /** What was typed into a cell and is not kept yet; nothing when the cell shows what is kept. */
-export const unkept = (key, column) => waiting.findLast((e) => e.key === key && e.column === column)?.text;
+export const unkept = (key, column) => waiting.findLast((e) => e.job === job() && e.key === key && e.column === column)?.text;
 
 /** What a cell shows to whoever edits it on: the newest that was typed, kept or not. */
 export const shown = (key, column, text) => unkept(key, column) ?? text;
 
 /** Whoever typed on knows of this one: it is no conflict for what waits behind it. */
-const follow = (version) => waiting.forEach((e) => e.own.push(version));
+const follow = (one, version) => waiting.filter((e) => e.job === one).forEach((e) => e.own.push(version));
 
 const pause = () => new Promise((done) => setTimeout(done, AGAIN));
 
@@ -57,18 +58,22 @@ const later = async (answer) => {
 const sendAll = async (onKept, onRefused) => {
   while (waiting.length) {
     const [edit] = waiting;
-    const answer = await post(`/jobs/${job}/cells${edit.query}`, { version: edit.version, key: edit.key, column: edit.column, text: edit.text, own: edit.own.join(",") });
+    const answer = await post(`/jobs/${edit.job}/cells${edit.query}`, { version: edit.version, key: edit.key, column: edit.column, text: edit.text, own: edit.own.join(",") });
     if (LATER.includes(answer.status)) {
       await later(answer);
       continue;
     }
     waiting.shift();
     if (answer.ok) {
-      follow(answer.body.version);
+      follow(edit.job, answer.body.version);
       say("");
     }
     store();
-    await (answer.ok ? onKept : onRefused)(edit, answer);
+    if (edit.job === job()) {
+      await (answer.ok ? onKept : onRefused)(edit, answer);
+    } else if (!answer.ok) {
+      say(`“${edit.text}” was not kept in the job that you left. ${answer.reason}`);
+    }
   }
 };
 
@@ -87,11 +92,7 @@ export const run = async (onKept, onRefused) => {
 
 /** Takes an edit in. */
 export const add = (edit) => {
-  if (job !== frame()?.dataset.job) {
-    job = frame().dataset.job;
-    waiting = stored();
-  }
-  waiting.push({ ...edit, own: [] });
+  waiting.push({ ...edit, job: job(), own: [] });
   store();
 };
 

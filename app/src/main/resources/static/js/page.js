@@ -33,8 +33,8 @@ export const post = async (path, fields) => {
     return { ok: false, status: 0, body: {}, reason: "Not kept: Taxon does not answer. Do it again when it is back." };
   }
   const body = await response.json().catch(() => ({}));
-  if (response.ok && body.version && frame()) {
-    // What we did ourselves is no news.
+  if (response.ok && body.version && path.startsWith(`/jobs/${frame()?.dataset.job}/`)) {
+    // What we did ourselves to the job of this page is no news.
     frame().dataset.version = Math.max(body.version, shownVersion());
   }
   return { ok: response.ok, status: response.status, body, reason: (body.reasons ?? []).map((r) => r.sentence).join(" ") };

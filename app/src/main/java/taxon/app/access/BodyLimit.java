@@ -3,7 +3,7 @@ package taxon.app.access;
 import java.util.regex.Pattern;
 
 /** How large the body of a post may be, by what it is sent to; told before any of it is read. */
-enum BodyLimit {
+public enum BodyLimit {
     /** An equipment list, with the form around it. */
     LIST("/jobs/\\d{1,9}/imports", 9),
     /** A scene file. */
@@ -14,6 +14,9 @@ enum BodyLimit {
     JOB("/jobs/import", 33),
     /** Any other form. */
     FORM(".*", 2);
+
+    /** The name of the request attribute with the limit that was passed, in MiB. */
+    public static final String PASSED = "taxon.limit";
 
     private final Pattern path;
     private final int mebibytes;

@@ -20,9 +20,6 @@ import org.slf4j.LoggerFactory;
  * time, as many as the memory holds; what is too long is refused before it is read.
  */
 final class BodyValve extends ValveBase {
-    /** The name of the request attribute with the limit that was passed, in MiB. */
-    static final String LIMIT = "taxon.limit";
-
     private static final Logger LOG = LoggerFactory.getLogger(BodyValve.class);
     private static final int MEBIBYTE = 1 << 20;
     private static final long PATIENCE_SECONDS = 120;
@@ -52,7 +49,7 @@ final class BodyValve extends ValveBase {
         if (request.getContentLengthLong() < 0) {
             refuse(request, response, HttpServletResponse.SC_LENGTH_REQUIRED);
         } else if (request.getContentLengthLong() > limit.bytes()) {
-            request.setAttribute(LIMIT, limit.mebibytes());
+            request.setAttribute(BodyLimit.PASSED, limit.mebibytes());
             refuse(request, response, HttpServletResponse.SC_REQUEST_ENTITY_TOO_LARGE);
             leave(request);
         } else if (bodies.tryAcquire()) {

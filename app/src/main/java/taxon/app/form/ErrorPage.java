@@ -7,6 +7,7 @@ import org.springframework.boot.webmvc.error.ErrorController;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.RequestMapping;
+import taxon.app.access.BodyLimit;
 
 /** What the server refuses before a page of ours is asked: a sentence, as a page for browsers and as JSON for scripts. */
 @Controller
@@ -17,15 +18,12 @@ class ErrorPage implements ErrorController {
     private static final String ASKED_BY_ANOTHER =
             "Another site asked for this address. Open it from Taxon's own pages, or put it into the address line yourself.";
 
-    /** The request attribute with the limit that was passed, in MiB. */
-    private static final String LIMIT = "taxon.limit";
-
     @RequestMapping("/error")
     Object error(HttpServletRequest request) {
         HttpStatus status = Optional.ofNullable(request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE))
                 .map(code -> HttpStatus.resolve(Integer.parseInt(code.toString())))
                 .orElse(HttpStatus.NOT_FOUND);
-        String limit = Optional.ofNullable(request.getAttribute(LIMIT))
+        String limit = Optional.ofNullable(request.getAttribute(BodyLimit.PASSED))
                 .map(most -> " At most " + most + " MiB are taken here.")
                 .orElse("");
         boolean looking = "GET".equals(request.getAttribute(ERROR_METHOD)) && status == HttpStatus.FORBIDDEN;

@@ -70,17 +70,14 @@ public final class TaxonProcess implements AutoCloseable {
 
     /** Waits until it serves. */
     public String url() {
-        for (int tries = 0; tries < PATIENCE_SECONDS * 20; tries++) {
-            Matcher ready = READY.matcher(output());
-            if (ready.find()) {
-                return ready.group(1);
-            }
-            if (!process.isAlive()) {
-                throw new AssertionError("Taxon ended before it was ready: " + output());
-            }
-            pause();
+        Wait.until(
+                "Taxon was not ready in time: " + out,
+                () -> !process.isAlive() || READY.matcher(output()).find());
+        Matcher ready = READY.matcher(output());
+        if (!ready.find()) {
+            throw new AssertionError("Taxon ended before it was ready: " + output());
         }
-        throw new AssertionError("Taxon was not ready in time: " + output());
+        return ready.group(1);
     }
 
     public Http http() {
@@ -113,15 +110,6 @@ public final class TaxonProcess implements AutoCloseable {
     public void kill() {
         process.destroyForcibly();
         status();
-    }
-
-    private static void pause() {
-        try {
-            Thread.sleep(50);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new AssertionError(e);
-        }
     }
 
     @Override
