@@ -111,10 +111,10 @@ class BadInputHttpTest {
         byte[] noise = new byte[100_000];
         new Random(5).nextBytes(noise);
         assertThat(give(new byte[0]).reasons()).startsWith("The file is empty.");
-        assertThat(give(noise).reasons()).startsWith("The file is no text");
-        Answer many = give(("Qty,Type\n" + "1,Tern\n".repeat(50_000)).getBytes(StandardCharsets.UTF_8));
+        assertThat(give(noise).reasons()).startsWith("The file is neither text nor an XLSX workbook");
+        Answer many = give(("Qty,Type\n" + "1,Tern\n".repeat(50_001)).getBytes(StandardCharsets.UTF_8));
         assertThat(many.status()).isEqualTo(422);
-        assertThat(many.reasons()).contains("more than 10000 rows");
+        assertThat(many.reasons()).contains("more than 50000 rows");
     }
 
     @Test

@@ -58,14 +58,12 @@ public class AddressingBenchmark {
         List<Added> added = new ArrayList<>();
         for (int i = 0; i < types.size(); i++) {
             for (int from = 0; from < each; from += Added.MOST) {
-                added.add(new Added(
-                        types.get(i),
-                        types.get(i).modes().get(0),
-                        "Truss " + i,
-                        Math.min(Added.MOST, each - from),
-                        Optional.of(FixtureId.of(1 + i * each + from)),
-                        "",
-                        Optional.empty()));
+                added.add(Added.of(
+                                types.get(i),
+                                types.get(i).modes().get(0),
+                                Math.min(Added.MOST, each - from),
+                                Added.Words.on("Truss " + i))
+                        .withIds(Optional.of(FixtureId.of(1 + i * each + from))));
             }
         }
         placed = applied(FixtureEdits.add("add", added));

@@ -5,7 +5,7 @@ import java.util.regex.Pattern;
 /** How large the body of a post may be, by what it is sent to; told before any of it is read. */
 public enum BodyLimit {
     /** An equipment list, with the form around it. */
-    LIST("/jobs/\\d{1,9}/imports", 9),
+    LIST("/jobs/\\d{1,9}/imports", 33),
     /** A scene file. */
     SCENE("/jobs/\\d{1,9}/scenes", 130),
     /** Type files, several at once. */

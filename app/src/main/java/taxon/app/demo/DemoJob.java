@@ -8,20 +8,23 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.equipmentlist.EquipmentList;
+import taxon.core.equipmentlist.ListChoices;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeBook;
+import taxon.core.listing.ColumnGuess;
+import taxon.core.listing.ListReading;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
 import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
 import taxon.core.network.SacnUniverse;
+import taxon.core.packing.Effort;
 import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
@@ -36,8 +39,8 @@ import taxon.core.rig.edit.Added;
 import taxon.core.rig.edit.Edit;
 import taxon.core.rig.edit.FixtureEdits;
 import taxon.demo.DemoTypes;
-import taxon.formats.csv.EquipmentSheet.Understood;
-import taxon.formats.csv.EquipmentSheetReader;
+import taxon.formats.table.TableFile;
+import taxon.formats.table.TableReader;
 
 /** "Lantern Pageant", a week of evening performances in a disused dry dock. Invented throughout. */
 final class DemoJob {
@@ -53,7 +56,7 @@ final class DemoJob {
                 Optional.of(LocalDate.of(2026, 12, 1)),
                 Optional.of(LocalDate.of(2026, 12, 6)),
                 "Six evenings. Access by the pump house; power from the quay. The laser has its own universe."));
-        plan = apply(plan, list().edit());
+        plan = apply(plan, list(plan).edit());
         plan = plan.with(List.of(
                 new Node(1, "Quay node", nodeA, 4),
                 new Node(2, "Gate node", nodeB, 4),
@@ -68,10 +71,12 @@ final class DemoJob {
         return DemoWishes.wish(DemoGroups.gather(DemoPlaces.hang(plan.with(evidence(plan, now)))));
     }
 
-    private static EquipmentList list() {
+    private static EquipmentList list(Plan plan) {
         try (InputStream in = Objects.requireNonNull(DemoJob.class.getResourceAsStream(LIST), LIST)) {
-            Understood sheet = (Understood) EquipmentSheetReader.read(in.readAllBytes());
-            EquipmentList intake = EquipmentList.of(sheet.rows(), DemoTypes.withGeneric(), Map.of());
+            TableFile.Read table = (TableFile.Read) TableReader.read(in.readAllBytes(), "");
+            ListReading list = ListReading.of(table.rows(), ColumnGuess.of(table.rows()));
+            EquipmentList intake =
+                    EquipmentList.of(plan, list, DemoTypes.withGeneric(), ListChoices.NONE, Effort.of(1));
             if (!intake.faulty().isEmpty()) {
                 throw new IllegalStateException("the demo's list has faults: " + intake.faulty());
             }
@@ -151,14 +156,13 @@ final class DemoJob {
         FixtureType found = types.named("", type).orElseThrow();
         return FixtureEdits.add(
                 title,
-                List.of(new Added(
-                        found,
-                        found.mode(mode).orElseThrow(),
-                        position,
-                        count,
-                        Optional.of(FixtureId.of(firstId)),
-                        "late addition",
-                        from)));
+                List.of(Added.of(
+                                found,
+                                found.mode(mode).orElseThrow(),
+                                count,
+                                new Added.Words(position, "", "late addition"))
+                        .withIds(Optional.of(FixtureId.of(firstId)))
+                        .from(from)));
     }
 
     private static Edit.Outcome pastTheEnd(Plan plan) {

@@ -1,22 +1,20 @@
 package taxon.app.job;
 
 import java.io.IOException;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentNavigableMap;
+import java.util.concurrent.ConcurrentSkipListMap;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicLong;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.context.event.EventListener;
-import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import taxon.app.edit.JobChanged;
 import taxon.app.frame.Frames;
@@ -30,7 +28,9 @@ class FollowController implements SmartLifecycle {
     private static final int BEAT_SECONDS = 20;
 
     private final Frames frames;
-    private final Map<SseEmitter, Integer> followers = new ConcurrentHashMap<>();
+    // By their age: a page that was closed is noticed at the second beat after, and counts until then.
+    private final ConcurrentNavigableMap<Long, Follower> followers = new ConcurrentSkipListMap<>();
+    private final AtomicLong ages = new AtomicLong();
     // One thread sends in the order in which things were done, and never the thread that did them.
     private final ScheduledExecutorService sender = Executors.newSingleThreadScheduledExecutor(work -> {
         Thread thread = new Thread(work, "followers");
@@ -38,6 +38,8 @@ class FollowController implements SmartLifecycle {
         return thread;
     });
     private volatile Optional<ScheduledFuture<?>> beat = Optional.empty();
+
+    private record Follower(long age, int job, SseEmitter emitter) {}
 
     FollowController(Frames frames) {
         this.frames = frames;
@@ -47,38 +49,45 @@ class FollowController implements SmartLifecycle {
     @GetMapping(path = "/jobs/{job}/follow", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter follow(@PathVariable int job) {
         long version = frames.state(job).version();
-        if (followers.size() >= MOST_FOLLOWERS) {
-            throw new ResponseStatusException(HttpStatus.SERVICE_UNAVAILABLE, "too many pages follow their jobs");
+        Follower follower = new Follower(ages.incrementAndGet(), job, new SseEmitter(NEVER));
+        follower.emitter().onCompletion(() -> followers.remove(follower.age()));
+        follower.emitter().onError(gone -> followers.remove(follower.age()));
+        followers.put(follower.age(), follower);
+        sender.execute(() -> {
+            send(follower, new JobChanged(job, version, "", ""));
+            makeRoom();
+        });
+        return follower.emitter();
+    }
+
+    /** The oldest ends: it is most likely gone, and a page that is still there asks again. */
+    private void makeRoom() {
+        while (followers.size() > MOST_FOLLOWERS) {
+            Optional.ofNullable(followers.pollFirstEntry())
+                    .ifPresent(oldest -> oldest.getValue().emitter().complete());
         }
-        SseEmitter emitter = new SseEmitter(NEVER);
-        emitter.onCompletion(() -> followers.remove(emitter));
-        emitter.onError(gone -> followers.remove(emitter));
-        followers.put(emitter, job);
-        sender.execute(() -> send(emitter, new JobChanged(job, version, "", "")));
-        return emitter;
     }
 
     @EventListener
     void changed(JobChanged change) {
-        sender.execute(() -> Set.copyOf(followers.entrySet()).stream()
-                .filter(f -> f.getValue() == change.job())
-                .forEach(f -> send(f.getKey(), change)));
+        sender.execute(() ->
+                followers.values().stream().filter(f -> f.job() == change.job()).forEach(f -> send(f, change)));
     }
 
-    private void send(SseEmitter emitter, JobChanged change) {
+    private void send(Follower follower, JobChanged change) {
         var data = Json.object()
                 .put("version", change.version())
                 .put("title", change.title())
                 .put("who", change.who());
-        send(emitter, SseEmitter.event().name("change").data(data.toString(), MediaType.APPLICATION_JSON));
+        send(follower, SseEmitter.event().name("change").data(data.toString(), MediaType.APPLICATION_JSON));
     }
 
-    private void send(SseEmitter emitter, SseEmitter.SseEventBuilder event) {
+    private void send(Follower follower, SseEmitter.SseEventBuilder event) {
         try {
-            emitter.send(event);
+            follower.emitter().send(event);
         } catch (IOException | IllegalStateException gone) {
             // The page was closed: there is nobody left to tell.
-            followers.remove(emitter);
+            followers.remove(follower.age());
         }
     }
 
@@ -89,7 +98,7 @@ class FollowController implements SmartLifecycle {
 
     /** Finds out which pages are gone. */
     private void beat() {
-        followers.keySet().forEach(e -> send(e, SseEmitter.event().comment("still here")));
+        followers.values().forEach(f -> send(f, SseEmitter.event().comment("still here")));
     }
 
     /** Ends the open answers first, so that the server need not wait for them. */
@@ -98,7 +107,7 @@ class FollowController implements SmartLifecycle {
         beat.ifPresent(b -> b.cancel(false));
         beat = Optional.empty();
         sender.shutdown();
-        followers.keySet().forEach(SseEmitter::complete);
+        followers.values().forEach(f -> f.emitter().complete());
     }
 
     @Override

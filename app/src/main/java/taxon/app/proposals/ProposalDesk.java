@@ -52,7 +52,7 @@ public class ProposalDesk {
      */
     public <R> int open(int job, long version, FileProposalKind<?, R> kind, GivenFile file, R read) {
         int id = proposals.add(job, version, named(kind.name(), Json.object()), Optional.of(file));
-        kind.files().put(id, read);
+        kind.files().put(id, read, file.content().length);
         return id;
     }
 

@@ -13,12 +13,17 @@ import taxon.app.store.ProposalStore;
  * @param <T> what a file is when it was read
  */
 public final class ReadFiles<T> {
-    private static final int MOST_KEPT = 8;
+    private static final long MOST_BYTES = 48L << 20;
 
     private final ProposalStore proposals;
     private final Function<byte[], T> reader;
-    private final Cache<Integer, T> read =
-            Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
+    // What was read takes about as much memory as the file that it was read from.
+    private final Cache<Integer, Kept<T>> read = Caffeine.newBuilder()
+            .maximumWeight(MOST_BYTES)
+            .weigher((Integer proposal, Kept<T> kept) -> kept.bytes())
+            .build();
+
+    private record Kept<T>(T content, int bytes) {}
 
     /** @param reader reads what was read before without complaint: only such files are kept */
     public ReadFiles(ProposalStore proposals, Function<byte[], T> reader) {
@@ -27,17 +32,17 @@ public final class ReadFiles<T> {
     }
 
     /** Remembers what a file was read as when it was given. */
-    public void put(int proposal, T content) {
-        read.put(proposal, content);
+    public void put(int proposal, T content, int bytes) {
+        read.put(proposal, new Kept<>(content, bytes));
     }
 
     /** @throws NotThereException when no file came with that proposal */
     public T of(int proposal) {
-        return Objects.requireNonNull(read.get(proposal, this::load));
+        return Objects.requireNonNull(read.get(proposal, this::load)).content();
     }
 
-    private T load(int proposal) {
-        return reader.apply(
-                proposals.file(proposal).orElseThrow(() -> new NotThereException("file of proposal " + proposal)));
+    private Kept<T> load(int proposal) {
+        byte[] file = proposals.file(proposal).orElseThrow(() -> new NotThereException("file of proposal " + proposal));
+        return new Kept<>(reader.apply(file), file.length);
     }
 }

@@ -36,6 +36,7 @@ import taxon.app.rig.positions.PositionController;
 import taxon.app.rig.table.RigRow;
 import taxon.app.rig.table.RigTable;
 import taxon.app.rig.table.TableColumn;
+import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeId;
 import taxon.core.rig.Fixture;
@@ -171,16 +172,22 @@ public class RigController {
         if (fields.isFaulty()) {
             return Optional.empty();
         }
+        Optional<StartAddress> from = fields.has("address") ? fields.address("address") : Optional.empty();
+        String position = fields.has("position") ? fields.text("position") : Added.NOWHERE;
+        Optional<Added.Words> words =
+                fields.build("position", () -> new Added.Words(position, fields.text("name"), fields.text("note")));
+        if (fields.isFaulty()) {
+            return Optional.empty();
+        }
         return fields.build(
-                "position",
-                () -> new Added(
-                        type.get(),
-                        type.get().mode(mode).orElseThrow(),
-                        fields.text("position"),
-                        count.orElseThrow(),
-                        firstId.map(FixtureId::of),
-                        fields.text("note"),
-                        Optional.empty()));
+                "firstId",
+                () -> Added.of(
+                                type.get(),
+                                type.get().mode(mode).orElseThrow(),
+                                count.orElseThrow(),
+                                words.orElseThrow())
+                        .withIds(firstId.map(FixtureId::of))
+                        .from(from));
     }
 
     @PostMapping("/jobs/{job}/fixtures/{key}")

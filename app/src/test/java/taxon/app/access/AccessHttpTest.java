@@ -160,7 +160,7 @@ class AccessHttpTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"/imports, 10, 9", "/sheet, 3, 2"})
+    @CsvSource({"/imports, 34, 33", "/sheet, 3, 2"})
     void whatIsTooLargeIsRefusedWithTheLimitThatWasPassed(String path, int mebibytes, int most) {
         Answer refused = http.upload(job + path, "large.csv", new byte[mebibytes << 20]);
         assertThat(refused.status()).isEqualTo(413);

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.BufferedReader;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.InputStreamReader;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -11,6 +12,8 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.AfterAll;
@@ -163,13 +166,8 @@ class RigPeopleHttpTest {
     @Test
     void whoFollowsAJobIsToldOfEveryEdit() throws Exception {
         HttpClient client = HttpClient.newHttpClient();
-        var response = client.send(
-                HttpRequest.newBuilder(URI.create(server.url() + job + "/follow"))
-                        .GET()
-                        .build(),
-                BodyHandlers.ofInputStream());
         try (BufferedReader lines =
-                new BufferedReader(new InputStreamReader(response.body(), StandardCharsets.UTF_8))) {
+                new BufferedReader(new InputStreamReader(followed(client), StandardCharsets.UTF_8))) {
             assertThat(data(lines)).contains("\"version\":1");
             jot("name 201 as Bow", "");
             assertThat(data(lines)).contains("\"version\":2", "\"title\":\"Name of 201\"");
@@ -177,6 +175,37 @@ class RigPeopleHttpTest {
             assertThat(data(lines)).contains("\"version\":3", "Undone: Name of 201");
         }
         assertThat(http.send(http.request("/jobs/999/follow").GET()).status()).isEqualTo(404);
+    }
+
+    /** A browser goes from page to page faster than the server notices that the last one was closed. */
+    @Test
+    void aPageIsNeverRefusedForThoseThatWereClosed() throws Exception {
+        HttpClient client = HttpClient.newHttpClient();
+        List<InputStream> before = new ArrayList<>();
+        try {
+            for (int page = 0; page < 205; page++) {
+                before.add(followed(client));
+            }
+            assertThat(data(new BufferedReader(new InputStreamReader(before.get(204), StandardCharsets.UTF_8))))
+                    .contains("\"version\":1");
+            assertThat(before.get(0).readAllBytes())
+                    .as("the oldest was ended in order")
+                    .isNotEmpty();
+        } finally {
+            for (InputStream page : before) {
+                page.close();
+            }
+        }
+    }
+
+    private InputStream followed(HttpClient client) throws Exception {
+        var response = client.send(
+                HttpRequest.newBuilder(URI.create(server.url() + job + "/follow"))
+                        .GET()
+                        .build(),
+                BodyHandlers.ofInputStream());
+        assertThat(response.statusCode()).isEqualTo(200);
+        return response.body();
     }
 
     private static String data(BufferedReader lines) throws Exception {

@@ -5,6 +5,7 @@ import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.equipmentlist.EquipmentFault.Reason;
+import taxon.core.listing.Column;
 
 /** From a refused address to the fault of its cell. */
 final class AddressFaults {

@@ -1,5 +1,7 @@
 package taxon.core.equipmentlist;
 
+import taxon.core.listing.Column;
+
 /**
  * Why a row cannot be taken as it stands.
  *
@@ -15,6 +17,10 @@ public record EquipmentFault(Column column, String value, Reason reason, String 
         OUT_OF_RANGE,
         UNKNOWN,
         AMBIGUOUS,
+        /** It can mean two things, and nobody has said which. */
+        UNCLEAR,
+        /** A table program has made a date of it. */
+        DATE,
         CONTRADICTS,
         NOT_TEXT
     }
@@ -29,6 +35,8 @@ public record EquipmentFault(Column column, String value, Reason reason, String 
             case OUT_OF_RANGE -> what + " is " + shown + "; it takes " + allowed + ".";
             case UNKNOWN -> what + " “" + shown + "” is not known; " + allowed + ".";
             case AMBIGUOUS -> what + " “" + shown + "” fits more than one; " + allowed + ".";
+            case UNCLEAR -> what + " “" + shown + "” can mean two things; " + allowed + ".";
+            case DATE -> what + " “" + shown + "” reads like a date that a table program made of it; " + allowed + ".";
             case CONTRADICTS -> what + " is " + shown + ", but " + allowed + ".";
             case NOT_TEXT -> what + " cannot be stored: " + allowed;
         };

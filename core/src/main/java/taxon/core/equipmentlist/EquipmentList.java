@@ -1,27 +1,42 @@
 package taxon.core.equipmentlist;
 
 import java.util.List;
-import java.util.Map;
 import taxon.core.fixture.TypeSource;
+import taxon.core.listing.ListReading;
+import taxon.core.listing.NumberDoubt;
+import taxon.core.listing.NumberHabits;
+import taxon.core.packing.Effort;
+import taxon.core.rig.Plan;
 import taxon.core.rig.edit.Added;
 import taxon.core.rig.edit.Edit;
-import taxon.core.rig.edit.FixtureEdits;
 import taxon.core.rig.edit.Proposed;
 
-/** An equipment list as understood: every row, in its order. */
-public record EquipmentList(List<EquipmentLine> lines) implements Proposed {
+/**
+ * An equipment list as understood: every row, in its order, and what it becomes in one plan.
+ *
+ * @param doubts what has to be asked of whole columns; rows that hang on it are faulty until it is answered
+ * @param edit adds what is ready, as one step of undo
+ */
+public record EquipmentList(List<EquipmentLine> lines, List<NumberDoubt> doubts, ListChoices choices, Edit edit)
+        implements Proposed {
     public EquipmentList {
         lines = List.copyOf(lines);
+        doubts = List.copyOf(doubts);
     }
 
     /**
-     * Reads every row against the known types.
+     * Reads every row against the known types and lands what was understood in the plan.
      *
-     * @param choices by line number: what was chosen where a row's type or mode was not understood
+     * @param choices where something was left open
+     * @param effort for finding places, where those were asked for
      */
-    public static EquipmentList of(List<EquipmentRow> rows, TypeSource types, Map<Integer, Choice> choices) {
-        RowReader reader = new RowReader(types, choices);
-        return new EquipmentList(rows.stream().map(reader::read).toList());
+    public static EquipmentList of(Plan plan, ListReading list, TypeSource types, ListChoices choices, Effort effort) {
+        NumberHabits habits = NumberHabits.of(list.rows(), choices.answers());
+        RowReader reader = new RowReader(types, habits, choices);
+        List<EquipmentLine> read = list.rows().stream().map(reader::read).toList();
+        List<EquipmentLine> numbered = new TakenIdsSettled(plan, choices.ids()).settle(read);
+        Landing landing = Landing.of(plan, numbered, choices.addresses(), effort);
+        return new EquipmentList(landing.lines(), habits.doubts(), choices, landing.edit());
     }
 
     /** What the rows that were understood add, in their order. */
@@ -37,13 +52,6 @@ public record EquipmentList(List<EquipmentLine> lines) implements Proposed {
     /** How many fixtures are ready to be added. */
     public int fixtures() {
         return ready().stream().mapToInt(Added::count).sum();
-    }
-
-    /** Adds what is ready, as one edit. */
-    @Override
-    public Edit edit() {
-        String count = fixtures() == 1 ? "1 fixture" : fixtures() + " fixtures";
-        return FixtureEdits.add(count + " added from an equipment list", ready());
     }
 
     @Override

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import taxon.core.equipmentlist.EquipmentFault.Reason;
+import taxon.core.listing.Column;
 import taxon.core.rig.FixtureId;
 
 /** Fixture IDs as lists write them: "101", "101-108", "101 to 108". */
@@ -16,10 +17,10 @@ final class IdRange {
     /** @param count how many, where a range was written */
     record Parsed(int first, Optional<Integer> count) {}
 
-    static Optional<Parsed> read(String text, List<EquipmentFault> faults) {
+    static Optional<Parsed> read(String text, WholeCells cells, List<EquipmentFault> faults) {
         Matcher range = RANGE.matcher(text);
         if (!range.matches()) {
-            return Counts.read(Column.FIRST_ID, text, 1, FixtureId.LAST, faults)
+            return cells.read(Column.FIRST_ID, text, 1, FixtureId.LAST, faults)
                     .map(first -> new Parsed(first, Optional.empty()));
         }
         int first = Integer.parseInt(range.group(1));

@@ -12,6 +12,9 @@ public final class ModeNames {
     private static final Pattern CHANNELS =
             Pattern.compile("(\\d{1,4})\\s*-?\\s*(?:ch|chan|channels?)?\\.?", Pattern.CASE_INSENSITIVE);
 
+    /** "3.0" is a 3 that a table program took for a number. */
+    private static final Pattern DECIMALS = Pattern.compile("(\\d{1,4})[.,]0+");
+
     private ModeNames() {}
 
     /** The modes that may be meant; none or several where the words leave it open. */
@@ -19,6 +22,12 @@ public final class ModeNames {
         if (wanted.isEmpty()) {
             return type.modes().size() == 1 ? type.modes() : List.of();
         }
+        List<Mode> asWritten = fittingWords(type, wanted);
+        Matcher decimals = DECIMALS.matcher(wanted);
+        return asWritten.isEmpty() && decimals.matches() ? fittingWords(type, decimals.group(1)) : asWritten;
+    }
+
+    private static List<Mode> fittingWords(FixtureType type, String wanted) {
         List<Mode> named = type.modes().stream()
                 .filter(m -> Likeness.key(m.name()).equals(Likeness.key(wanted)))
                 .toList();

@@ -126,7 +126,9 @@ final class JotAdd {
                             "“" + from.get() + "” is no address; it takes universe.slot, slots 1 to 512, such as 2.1.");
         }
         try {
-            Added added = new Added(type, mode, position, count, id, "", first);
+            Added added = Added.of(type, mode, count, Added.Words.on(position))
+                    .withIds(id)
+                    .from(first);
             int next = line.plan().nextNumber(Kind.FIXTURE);
             Set<FixtureKey> keys = IntStream.range(0, count)
                     .mapToObj(i -> FixtureKey.of(next + i))

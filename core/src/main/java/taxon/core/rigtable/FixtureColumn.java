@@ -3,18 +3,19 @@ package taxon.core.rigtable;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import taxon.core.listing.Column;
 import taxon.core.text.Likeness;
 
 /** What of a fixture can be edited as a cell. */
 public enum FixtureColumn {
-    ID("ID", "Fixture ID", "FID", "Fixture number", "Number"),
-    MODE("Mode", "DMX mode", "Personality"),
-    POSITION("Position", "Location", "Hang", "Place", "Zone", "Room"),
+    ID("ID"),
+    MODE("Mode"),
+    POSITION("Position"),
     UNIT("Unit", "Unit number", "Unit no"),
     OFFSET("Offset", "Offset from the centre", "Across"),
-    ADDRESS("Address", "DMX address", "Start address", "Patch"),
+    ADDRESS("Address"),
     NAME("Name", "Fixture name"),
-    NOTE("Note", "Notes", "Comment", "Remark"),
+    NOTE("Note"),
     PURPOSE("Purpose", "Focus"),
     COLOUR("Colour", "Color", "Gel"),
     LINE("Line", "Cable run"),
@@ -38,12 +39,25 @@ public enum FixtureColumn {
         return words;
     }
 
-    /** The column that a header means; compared without case, spaces and signs. */
-    public static Optional<FixtureColumn> ofHeader(String header) {
+    /** The column of the table that is called so; compared without case, spaces and signs. */
+    public static Optional<FixtureColumn> called(String header) {
         String key = Likeness.key(header);
         return Arrays.stream(values())
                 .filter(c ->
                         Likeness.key(c.words).equals(key) || (!key.isEmpty() && c.headers.contains("|" + key + "|")))
                 .findFirst();
+    }
+
+    /** The column that takes what a column of a list holds; a universe and a slot go into an address together. */
+    static Optional<FixtureColumn> of(Column column) {
+        return switch (column) {
+            case FIRST_ID -> Optional.of(ID);
+            case MODE -> Optional.of(MODE);
+            case POSITION -> Optional.of(POSITION);
+            case ADDRESS -> Optional.of(ADDRESS);
+            case NAME -> Optional.of(NAME);
+            case NOTE -> Optional.of(NOTE);
+            case QUANTITY, MAKER, TYPE, UNIVERSE, SLOT -> Optional.empty();
+        };
     }
 }

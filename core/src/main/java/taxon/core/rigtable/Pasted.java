@@ -5,20 +5,24 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import taxon.core.listing.ColumnGuess;
+import taxon.core.listing.TableRow;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
 
 /**
  * Rows pasted from a spreadsheet, matched with fixtures.
  *
- * <p>Where the first row is a header with the fixture ID among its columns, every row goes to the fixture of its ID. Else
- * the rows go one by one to the rows of the table from where they were pasted, and so do the columns.
+ * <p>Where the first row is a header with the fixture ID among its columns, every row goes to the fixture of its ID. Where
+ * it is a header without, the rows go one by one to the rows of the table from where they were pasted, and their columns where the
+ * header says; without a header the columns go one by one, too. No header is ever taken for a row.
  *
- * @param byId true when a header was found
+ * @param byId true when a header with the fixture ID was found
+ * @param headed true when the first row was a header, and is no row
  * @param changes the cells; those that read as they did are among them
  * @param left what found no place
  */
-public record Pasted(boolean byId, List<FieldChange> changes, List<Left> left) {
+public record Pasted(boolean byId, boolean headed, List<FieldChange> changes, List<Left> left) {
     public Pasted {
         changes = List.copyOf(changes);
         left = List.copyOf(left);
@@ -43,7 +47,9 @@ public record Pasted(boolean byId, List<FieldChange> changes, List<Left> left) {
         /** There are more columns than can be edited to the right. */
         BEYOND_LAST_COLUMN,
         /** The header names no column that can be edited. */
-        UNKNOWN_COLUMN
+        UNKNOWN_COLUMN,
+        /** The first row reads like a header, but none of its words are known. */
+        UNKNOWN_HEADER
     }
 
     /**
@@ -52,65 +58,89 @@ public record Pasted(boolean byId, List<FieldChange> changes, List<Left> left) {
      * @param below the fixtures of the table from the row that was pasted at
      * @param columns the columns that can be edited, from the one that was pasted at
      */
-    public static Pasted match(Plan plan, List<List<String>> cells, List<Fixture> below, List<FixtureColumn> columns) {
-        if (cells.isEmpty()) {
-            return new Pasted(false, List.of(), List.of());
+    public static Pasted match(Plan plan, List<TableRow> rows, List<Fixture> below, List<FixtureColumn> columns) {
+        if (rows.isEmpty()) {
+            return new Pasted(false, false, List.of(), List.of());
         }
-        List<Optional<FixtureColumn>> header =
-                cells.get(0).stream().map(FixtureColumn::ofHeader).toList();
-        int id = header.indexOf(Optional.of(FixtureColumn.ID));
-        boolean headed = id >= 0 && header.stream().filter(Optional::isPresent).count() > 1;
-        return headed ? byId(plan, cells, header, id) : inPlace(cells, below, columns);
+        Optional<PastedHeader> header = PastedHeader.of(rows);
+        Gathered gathered = new Gathered(rows);
+        if (header.isPresent()) {
+            header.get().unknown().forEach(h -> gathered.left.add(new Left(1, Why.UNKNOWN_COLUMN, h)));
+            return header.get().id().isPresent()
+                    ? gathered.byId(plan, header.get(), header.get().id().get())
+                    : gathered.underHeader(below, header.get());
+        }
+        boolean headed = ColumnGuess.readsLikeHeader(rows);
+        if (headed) {
+            gathered.left.add(new Left(
+                    1, Why.UNKNOWN_HEADER, String.join(", ", rows.get(0).cells())));
+        }
+        return gathered.inPlace(headed ? 1 : 0, below, columns);
     }
 
-    private static Pasted byId(Plan plan, List<List<String>> cells, List<Optional<FixtureColumn>> header, int id) {
-        Map<String, List<Fixture>> byId = new HashMap<>();
-        plan.fixtures()
-                .forEach(f -> f.id().ifPresent(i -> byId.computeIfAbsent(i.toString(), k -> new ArrayList<>())
-                        .add(f)));
-        List<FieldChange> changes = new ArrayList<>();
-        List<Left> left = new ArrayList<>();
-        for (int c = 0; c < header.size(); c++) {
-            if (header.get(c).isEmpty() && !cells.get(0).get(c).isBlank()) {
-                left.add(new Left(1, Why.UNKNOWN_COLUMN, cells.get(0).get(c)));
-            }
-        }
-        for (int r = 1; r < cells.size(); r++) {
-            List<String> row = cells.get(r);
-            String wanted = id < row.size() ? row.get(id).strip() : "";
-            List<Fixture> found = byId.getOrDefault(wanted, List.of());
-            if (found.size() != 1) {
-                left.add(new Left(r + 1, found.isEmpty() ? Why.UNKNOWN_ID : Why.SHARED_ID, wanted));
-                continue;
-            }
-            for (int c = 0; c < Math.min(row.size(), header.size()); c++) {
-                String text = row.get(c);
-                header.get(c)
-                        .filter(column -> column != FixtureColumn.ID)
-                        .ifPresent(column ->
-                                changes.add(new FieldChange(found.get(0).key(), column, text)));
-            }
-        }
-        return new Pasted(true, changes, left);
-    }
+    /** What goes where, as the rows are gone through. */
+    private static final class Gathered {
+        private final List<TableRow> rows;
+        private final List<FieldChange> changes = new ArrayList<>();
+        private final List<Left> left = new ArrayList<>();
 
-    private static Pasted inPlace(List<List<String>> cells, List<Fixture> below, List<FixtureColumn> columns) {
-        List<FieldChange> changes = new ArrayList<>();
-        List<Left> left = new ArrayList<>();
-        for (int r = 0; r < cells.size(); r++) {
-            List<String> row = cells.get(r);
-            if (r >= below.size()) {
-                left.add(new Left(r + 1, Why.BEYOND_LAST_ROW, row.isEmpty() ? "" : row.get(0)));
-                continue;
-            }
-            for (int c = 0; c < row.size(); c++) {
-                if (c < columns.size()) {
-                    changes.add(new FieldChange(below.get(r).key(), columns.get(c), row.get(c)));
+        Gathered(List<TableRow> rows) {
+            this.rows = rows;
+        }
+
+        Pasted byId(Plan plan, PastedHeader header, int id) {
+            Map<String, List<Fixture>> byId = new HashMap<>();
+            plan.fixtures()
+                    .forEach(f -> f.id().ifPresent(i -> byId.computeIfAbsent(i.toString(), k -> new ArrayList<>())
+                            .add(f)));
+            for (int r = 1; r < rows.size(); r++) {
+                String wanted = rows.get(r).cell(id).replaceFirst("[.,]0+$", "");
+                List<Fixture> found = byId.getOrDefault(wanted, List.of());
+                if (found.size() == 1) {
+                    change(found.get(0), header, rows.get(r));
                 } else {
-                    left.add(new Left(r + 1, Why.BEYOND_LAST_COLUMN, row.get(c)));
+                    left.add(new Left(r + 1, found.isEmpty() ? Why.UNKNOWN_ID : Why.SHARED_ID, wanted));
                 }
             }
+            return new Pasted(true, true, changes, left);
         }
-        return new Pasted(false, changes, left);
+
+        /** The header says what the columns are, and the rows go one by one to those of the table. */
+        Pasted underHeader(List<Fixture> below, PastedHeader header) {
+            for (int r = 1; r < rows.size(); r++) {
+                if (r - 1 < below.size()) {
+                    change(below.get(r - 1), header, rows.get(r));
+                } else {
+                    left.add(new Left(r + 1, Why.BEYOND_LAST_ROW, rows.get(r).cell(0)));
+                }
+            }
+            return new Pasted(false, true, changes, left);
+        }
+
+        private void change(Fixture fixture, PastedHeader header, TableRow row) {
+            header.texts(row).forEach((column, text) -> {
+                if (column != FixtureColumn.ID) {
+                    changes.add(new FieldChange(fixture.key(), column, text));
+                }
+            });
+        }
+
+        Pasted inPlace(int from, List<Fixture> below, List<FixtureColumn> columns) {
+            for (int r = from; r < rows.size(); r++) {
+                List<String> row = rows.get(r).cells();
+                if (r - from >= below.size()) {
+                    left.add(new Left(r + 1, Why.BEYOND_LAST_ROW, row.isEmpty() ? "" : row.get(0)));
+                    continue;
+                }
+                for (int c = 0; c < row.size(); c++) {
+                    if (c < columns.size()) {
+                        changes.add(new FieldChange(below.get(r - from).key(), columns.get(c), row.get(c)));
+                    } else {
+                        left.add(new Left(r + 1, Why.BEYOND_LAST_COLUMN, row.get(c)));
+                    }
+                }
+            }
+            return new Pasted(false, from > 0, changes, left);
+        }
     }
 }

@@ -126,14 +126,14 @@ public final class Series {
             return texts;
         }
         Optional<Integer> step = step(begun);
-        AddressWalk walk = new AddressWalk(last);
+        AddressWalk walk = AddressWalk.over(last);
         next(walk, begun.size() - 1);
         Optional<StartAddress> at = last;
         while (texts.size() < rows.size()) {
             int row = texts.size();
             if (step.isPresent()) {
                 at = at.flatMap(a -> a.after(step.get()).or(a::nextUniverse));
-                walk = new AddressWalk(at);
+                walk = AddressWalk.over(at);
             }
             SortedMap<Integer, StartAddress> placed = next(walk, row);
             at = Optional.ofNullable(placed.get(1));

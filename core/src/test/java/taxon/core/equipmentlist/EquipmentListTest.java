@@ -9,9 +9,19 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import taxon.core.dmx.StartAddress;
+import taxon.core.finding.PlanCheck;
 import taxon.core.fixture.TypeId;
+import taxon.core.listing.Column;
+import taxon.core.listing.ColumnMap;
+import taxon.core.listing.ListReading;
+import taxon.core.listing.ListRow;
+import taxon.core.listing.NumberDoubt;
+import taxon.core.listing.NumberDoubt.Answer;
+import taxon.core.packing.Effort;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
+import taxon.core.rig.Plan;
 import taxon.core.rig.edit.Added;
 import taxon.core.testing.Rigs;
 import taxon.demo.DemoTypes;
@@ -51,9 +61,7 @@ class EquipmentListTest {
     void aListWithoutAQuantityColumnNamesOneFixtureARow() {
         Map<Column, String> cells = new EnumMap<>(HERONS);
         cells.remove(Column.QUANTITY);
-        EquipmentLine line = EquipmentList.of(List.of(new EquipmentRow(2, cells)), DemoTypes.withGeneric(), Map.of())
-                .lines()
-                .get(0);
+        EquipmentLine line = listOf(ListRow.of(2, cells)).lines().get(0);
         assertThat(line.added().orElseThrow().count()).isEqualTo(1);
         assertThat(faults(Map.of(Column.QUANTITY, ""))).containsExactly("The quantity is empty; it takes 1 to 1000.");
     }
@@ -62,7 +70,7 @@ class EquipmentListTest {
     @CsvSource({"3.127, '', ''", "3/127, '', ''", "1151, '', ''", "127, 3, ''", "'', 3, 127"})
     void anAddressIsUnderstoodHoweverItIsWritten(String address, String universe, String slot) {
         Added added = ready(Map.of(Column.ADDRESS, address, Column.UNIVERSE, universe, Column.SLOT, slot));
-        assertThat(added.firstAddress().orElseThrow()).hasToString("3.127");
+        assertThat(added.run().orElseThrow().first()).hasToString("3.127");
     }
 
     @ParameterizedTest
@@ -75,7 +83,7 @@ class EquipmentListTest {
         "FIRST_ID, 99995, The first fixture ID is 99995; it takes a first ID with room for 8 up to 99999.",
         "ADDRESS, 0.1, The universe is 0; it takes 1 to 63999.",
         "ADDRESS, 64000.1, The universe is 64000; it takes 1 to 63999.",
-        "ADDRESS, 1.0, The slot is 0; it takes 1 to 512.",
+        "ADDRESS, 1/0, The slot is 0; it takes 1 to 512.",
         "ADDRESS, 1.513, The slot is 513; it takes 1 to 512.",
         "FIRST_ID, 201-203, 'The quantity is 8, but the fixture IDs 201-203 are 3.'"
     })
@@ -99,9 +107,9 @@ class EquipmentListTest {
 
     @Test
     void aChoiceTakesThePlaceOfWhatWasNotUnderstood() {
-        EquipmentRow row = row(4, Map.of(Column.TYPE, "Heron 308", Column.MODE, "?"));
+        ListRow row = row(4, Map.of(Column.TYPE, "Heron 308", Column.MODE, "?"));
         Choice choice = new Choice(TypeId.of("fernglass-heron-380"), "18-channel");
-        EquipmentList intake = EquipmentList.of(List.of(row), DemoTypes.withGeneric(), Map.of(4, choice));
+        EquipmentList intake = listOf(ListChoices.NONE.withTypes(Map.of(TypeWords.of(row), choice)), Rigs.empty(), row);
         assertThat(intake.ready())
                 .singleElement()
                 .extracting(a -> a.mode().name())
@@ -116,13 +124,8 @@ class EquipmentListTest {
 
     @Test
     void aBadRowCostsNoGoodOne() {
-        EquipmentList intake = EquipmentList.of(
-                List.of(
-                        row(2, Map.of()),
-                        row(3, Map.of(Column.QUANTITY, "-3")),
-                        row(4, Map.of(Column.FIRST_ID, "301"))),
-                DemoTypes.withGeneric(),
-                Map.of());
+        EquipmentList intake =
+                listOf(row(2, Map.of()), row(3, Map.of(Column.QUANTITY, "-3")), row(4, Map.of(Column.FIRST_ID, "301")));
         assertThat(intake.fixtures()).isEqualTo(16);
         assertThat(intake.faulty())
                 .singleElement()
@@ -143,6 +146,175 @@ class EquipmentListTest {
                 .contains("at most 1000");
     }
 
+    @Test
+    void whatRunsPastTheEndStaysWhereItWasWritten() {
+        EquipmentList list = listOf(row(2, Map.of(Column.ADDRESS, "1.450")));
+        Plan plan = Rigs.apply(Rigs.empty(), list.edit());
+        assertThat(plan.fixtures())
+                .extracting(f -> f.addresses().toString())
+                .as("24 channels each: the third begins at 498 and passes 512, the others have no slot to begin at")
+                .containsExactly("{1=1.450}", "{1=1.474}", "{1=1.498}", "{}", "{}", "{}", "{}", "{}");
+        assertThat(remarks(list))
+                .containsExactly(
+                        "1 fixture runs past slot 512: 1.498.",
+                        "5 fixtures would begin behind slot 512 of universe 1 and stay without an address.");
+    }
+
+    @Test
+    void whatRunsPastTheEndIsPlacedWhereThatIsWished() {
+        ListChoices place =
+                new ListChoices(Map.of(), Map.of(), ListChoices.TakenIds.KEEP, ListChoices.TakenAddresses.PLACE);
+        EquipmentList list = listOf(place, Rigs.empty(), row(2, Map.of(Column.ADDRESS, "1.450")));
+        Plan plan = Rigs.apply(Rigs.empty(), list.edit());
+        assertThat(PlanCheck.of(plan).broughtSince(PlanCheck.of(Rigs.empty()))).isEmpty();
+        assertThat(plan.fixtures()).allMatch(f -> f.addresses().size() == 1);
+        assertThat(plan.fixtures().get(0).addresses()).containsValue(StartAddress.of(1, 450));
+        assertThat(remarks(list))
+                .singleElement()
+                .asString()
+                .startsWith("6 fixtures placed elsewhere than is written: ");
+    }
+
+    @Test
+    void whatIsTakenIsToldWithWhoeverIsThere() {
+        Plan plan = Rigs.apply(
+                Rigs.empty(), listOf(row(2, Map.of(Column.ADDRESS, "3.001"))).edit());
+        ListRow again = row(2, Map.of(Column.QUANTITY, "2", Column.ADDRESS, "3.020"));
+        EquipmentList list = listOf(ListChoices.NONE, plan, again);
+        assertThat(remarks(list))
+                .containsExactly(
+                        "Given already: 201, 202; they come in as doubles.",
+                        "2 fixtures on slots that are taken: 3.020, 3.044, with 201, 202, 203.");
+        assertThat(list.lines().get(0).clashes()).isTrue();
+    }
+
+    @Test
+    void takenIdsAreNumberedOnOrLeftOutWhereThatIsWished() {
+        ListRow first = row(2, Map.of(Column.QUANTITY, "2"));
+        ListRow second = row(3, Map.of(Column.QUANTITY, "3"));
+        ListRow third = row(4, Map.of(Column.QUANTITY, "2", Column.FIRST_ID, "501"));
+        ListChoices renumber =
+                new ListChoices(Map.of(), Map.of(), ListChoices.TakenIds.RENUMBER, ListChoices.TakenAddresses.KEEP);
+        EquipmentList list = listOf(renumber, Rigs.empty(), first, second, third);
+        assertThat(labels(list)).containsExactly("201", "202", "501", "502", "503", "504", "505");
+        assertThat(remarks(list)).containsExactly("Renumbered, since the list's are taken: 503 to 505.");
+        ListChoices without =
+                new ListChoices(Map.of(), Map.of(), ListChoices.TakenIds.WITHOUT, ListChoices.TakenAddresses.KEEP);
+        assertThat(listOf(without, Rigs.empty(), first, second)
+                        .lines()
+                        .get(1)
+                        .added()
+                        .orElseThrow()
+                        .firstId())
+                .isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "4, 100, '', 4.100",
+        "4.0, 100.0, '', 4.100",
+        "U4, '', 100, 4.100",
+        "1, 1/7, '', 1.007",
+        "4, 1636, '', 4.100",
+        "4, 4.100, 100, 4.100"
+    })
+    void aUniverseInAColumnOfItsOwnCounts(String universe, String address, String slot, String means) {
+        Added added = ready(Map.of(Column.UNIVERSE, universe, Column.ADDRESS, address, Column.SLOT, slot));
+        assertThat(added.run().orElseThrow().first()).hasToString(means);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "4, 1/7, '', 'The address is 1/7, but the universe beside it is 4, and 1/7 is on universe 1.'",
+        "4, 100.5, '', 'The address is 100.5, but the universe beside it is 4, and 100.5 is on universe 100.'",
+        "3, 1636, '', 'The address is 1636, but the universe beside it is 3, and 1636 is on universe 4.'",
+        "4, 4.100, 101, 'The address is 4.100, but universe and slot beside it are 4.101.'",
+        "4, '7-Jan', '', 'The address “7-Jan” reads like a date that a table program made of it; it takes 3.127, 3/127 or an absolute number.'"
+    })
+    void anAddressThatContradictsItsUniverseIsTold(String universe, String address, String slot, String sentence) {
+        assertThat(faults(Map.of(Column.UNIVERSE, universe, Column.ADDRESS, address, Column.SLOT, slot)))
+                .containsExactly(sentence);
+    }
+
+    @Test
+    void aUniverseWithoutASlotIsToldAndGivesNoAddress() {
+        EquipmentList list = listOf(row(2, Map.of(Column.UNIVERSE, "4")));
+        assertThat(remarks(list)).containsExactly("Universe 4 without a slot: 8 fixtures without an address.");
+        assertThat(list.ready().get(0).run()).isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"'8.0', 8", "'8,0', 8", "'8 pcs', 8", "'12.00', 12", "'1,000', 1000", "'8x', 8", "'8 Stk.', 8"})
+    void aQuantityIsReadAsTableProgramsWriteIt(String text, int count) {
+        assertThat(ready(Map.of(Column.QUANTITY, text, Column.FIRST_ID, "101.0"))
+                        .count())
+                .isEqualTo(count);
+    }
+
+    @Test
+    void whatMayBeOneOrAThousandIsAskedAbout() {
+        ListRow row = row(2, Map.of(Column.QUANTITY, "1.000"));
+        EquipmentList open = listOf(row);
+        assertThat(open.faulty()).hasSize(1);
+        NumberDoubt doubt = open.doubts().get(0);
+        assertThat(doubt.meaning(Answer.PLAIN)).isEqualTo("1");
+        assertThat(doubt.meaning(Answer.OTHER)).isEqualTo("1000, a point of thousands");
+        assertThat(answered(doubt, Answer.PLAIN, row).ready().get(0).count()).isEqualTo(1);
+        assertThat(answered(doubt, Answer.OTHER, row).ready().get(0).count()).isEqualTo(1000);
+    }
+
+    @Test
+    void addressesThatLostTheirZerosAreAskedAboutOnceForTheColumn() {
+        ListRow[] rows = {
+            row(2, Map.of(Column.QUANTITY, "1", Column.FIRST_ID, "1", Column.ADDRESS, "1.001")),
+            row(3, Map.of(Column.QUANTITY, "1", Column.FIRST_ID, "2", Column.ADDRESS, "1.1")),
+            row(4, Map.of(Column.QUANTITY, "1", Column.FIRST_ID, "3", Column.ADDRESS, "1.13")),
+        };
+        EquipmentList open = listOf(rows);
+        assertThat(open.fixtures()).isEqualTo(1);
+        assertThat(open.doubts()).singleElement().satisfies(d -> {
+            assertThat(d.examples()).containsExactly("1.1", "1.13");
+            assertThat(d.likely()).isEqualTo(Answer.OTHER);
+        });
+        NumberDoubt doubt = open.doubts().get(0);
+        assertThat(starts(answered(doubt, Answer.OTHER, rows))).containsExactly("1.001", "1.100", "1.130");
+        assertThat(starts(answered(doubt, Answer.PLAIN, rows))).containsExactly("1.001", "1.001", "1.013");
+    }
+
+    private static EquipmentList answered(NumberDoubt doubt, Answer answer, ListRow... rows) {
+        ListChoices choices = new ListChoices(
+                Map.of(), Map.of(doubt.key(), answer), ListChoices.TakenIds.KEEP, ListChoices.TakenAddresses.KEEP);
+        return listOf(choices, Rigs.empty(), rows);
+    }
+
+    private static List<String> starts(EquipmentList list) {
+        return list.ready().stream()
+                .map(a -> a.run().orElseThrow().first().toString())
+                .toList();
+    }
+
+    private static List<String> labels(EquipmentList list) {
+        return Rigs.apply(Rigs.empty(), list.edit()).fixtures().stream()
+                .map(Fixture::label)
+                .toList();
+    }
+
+    private static List<String> remarks(EquipmentList list) {
+        return list.lines().stream()
+                .flatMap(l -> l.remarks().stream())
+                .map(RowRemark::sentence)
+                .toList();
+    }
+
+    private static EquipmentList listOf(ListRow... rows) {
+        return listOf(ListChoices.NONE, Rigs.empty(), rows);
+    }
+
+    private static EquipmentList listOf(ListChoices choices, Plan plan, ListRow... rows) {
+        ListReading list = new ListReading(ColumnMap.unknown(1), List.of(), List.of(rows), List.of());
+        return EquipmentList.of(plan, list, DemoTypes.withGeneric(), choices, Effort.of(100_000));
+    }
+
     private static Added ready(Map<Column, String> changed) {
         EquipmentLine line = read(changed);
         assertThat(line.faults()).isEmpty();
@@ -154,14 +326,12 @@ class EquipmentListTest {
     }
 
     private static EquipmentLine read(Map<Column, String> changed) {
-        return EquipmentList.of(List.of(row(2, changed)), DemoTypes.withGeneric(), Map.of())
-                .lines()
-                .get(0);
+        return listOf(row(2, changed)).lines().get(0);
     }
 
-    private static EquipmentRow row(int line, Map<Column, String> changed) {
+    private static ListRow row(int line, Map<Column, String> changed) {
         Map<Column, String> cells = new EnumMap<>(HERONS);
         cells.putAll(changed);
-        return new EquipmentRow(line, cells);
+        return ListRow.of(line, cells);
     }
 }

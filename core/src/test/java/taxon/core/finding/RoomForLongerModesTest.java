@@ -44,7 +44,7 @@ class RoomForLongerModesTest {
 
     private static Plan rig() {
         Added added =
-                new Added(TYPE, TYPE.modes().get(0), "Pipe", 2, Optional.of(FixtureId.of(1)), "", Optional.empty());
+                Added.of(TYPE, TYPE.modes().get(0), 2, Added.Words.on("Pipe")).withIds(Optional.of(FixtureId.of(1)));
         Plan plan = Rigs.apply(Rigs.empty(), FixtureEdits.add("add", List.of(added)));
         return Rigs.apply(
                 plan, WishEdits.enforce("", Wish.USUAL.withSpacing(new Spacing(0, Starts.ANYWHERE, 1, true))));

@@ -49,14 +49,9 @@ final class JotRig {
 
     private static Plan add(Plan plan, int count, String type, String mode, String position, int id, int universe) {
         FixtureType found = DemoTypes.book().named("", type).orElseThrow();
-        Added added = new Added(
-                found,
-                found.mode(mode).orElseThrow(),
-                position,
-                count,
-                Optional.of(FixtureId.of(id)),
-                "",
-                Optional.of(StartAddress.of(universe, 1)));
+        Added added = Added.of(found, found.mode(mode).orElseThrow(), count, Added.Words.on(position))
+                .withIds(Optional.of(FixtureId.of(id)))
+                .from(Optional.of(StartAddress.of(universe, 1)));
         return Rigs.apply(plan, FixtureEdits.add("add", List.of(added)));
     }
 

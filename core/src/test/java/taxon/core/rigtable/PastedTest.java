@@ -3,7 +3,9 @@ package taxon.core.rigtable;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
+import taxon.core.listing.TableRow;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rigtable.Pasted.Left;
@@ -15,7 +17,7 @@ class PastedTest {
     private static final List<FixtureColumn> COLUMNS = List.of(FixtureColumn.UNIT, FixtureColumn.NOTE);
 
     private static Pasted paste(List<List<String>> cells) {
-        return Pasted.match(RIG, cells, RIG.fixtures().subList(1, 3), COLUMNS);
+        return Pasted.match(RIG, table(cells), RIG.fixtures().subList(1, 3), COLUMNS);
     }
 
     @Test
@@ -50,9 +52,46 @@ class PastedTest {
     @Test
     void anIdThatTwoFixturesHaveDecidesNothing() {
         Plan twice = Rigs.add(RIG, Rigs.type("u", 4), 1, 101);
-        Pasted pasted =
-                Pasted.match(twice, List.of(List.of("ID", "Unit"), List.of("101", "5")), twice.fixtures(), COLUMNS);
+        Pasted pasted = Pasted.match(
+                twice, table(List.of(List.of("ID", "Unit"), List.of("101", "5"))), twice.fixtures(), COLUMNS);
         assertThat(pasted.changes()).isEmpty();
         assertThat(pasted.left()).containsExactly(new Left(2, Why.SHARED_ID, "101"));
+    }
+
+    @Test
+    void aHeaderWithoutIdsSaysWhichColumnsAreMeant() {
+        Pasted pasted = paste(List.of(List.of("Bemerkung", "Pos"), List.of("front", "Bow"), List.of("back", "Stern")));
+        assertThat(pasted.headed()).isTrue();
+        assertThat(pasted.changes())
+                .containsExactly(
+                        new FieldChange(FixtureKey.of(2), FixtureColumn.POSITION, "Bow"),
+                        new FieldChange(FixtureKey.of(2), FixtureColumn.NOTE, "front"),
+                        new FieldChange(FixtureKey.of(3), FixtureColumn.POSITION, "Stern"),
+                        new FieldChange(FixtureKey.of(3), FixtureColumn.NOTE, "back"));
+    }
+
+    @Test
+    void aHeaderThatIsNotKnownShiftsNoRow() {
+        Pasted pasted = paste(List.of(List.of("Stelle", "Etwas"), List.of("7", "front"), List.of("8", "back")));
+        assertThat(pasted.left()).containsExactly(new Left(1, Why.UNKNOWN_HEADER, "Stelle, Etwas"));
+        assertThat(pasted.changes())
+                .containsExactly(
+                        new FieldChange(FixtureKey.of(2), FixtureColumn.UNIT, "7"),
+                        new FieldChange(FixtureKey.of(2), FixtureColumn.NOTE, "front"),
+                        new FieldChange(FixtureKey.of(3), FixtureColumn.UNIT, "8"),
+                        new FieldChange(FixtureKey.of(3), FixtureColumn.NOTE, "back"));
+    }
+
+    @Test
+    void aUniverseAndASlotBecomeOneAddress() {
+        Pasted pasted = paste(List.of(List.of("Kreis", "Univ", "Kanal"), List.of("102", "4", "100")));
+        assertThat(pasted.changes()).containsExactly(new FieldChange(FixtureKey.of(2), FixtureColumn.ADDRESS, "4.100"));
+        assertThat(pasted.left()).isEmpty();
+    }
+
+    private static List<TableRow> table(List<List<String>> cells) {
+        return IntStream.range(0, cells.size())
+                .mapToObj(i -> new TableRow(i + 1, cells.get(i)))
+                .toList();
     }
 }

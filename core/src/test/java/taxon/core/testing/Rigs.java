@@ -82,7 +82,9 @@ public final class Rigs {
 
     public static Plan add(
             Plan plan, FixtureType type, int count, Optional<Integer> firstId, Optional<StartAddress> address) {
-        Added added = new Added(type, type.modes().get(0), "Pipe", count, firstId.map(FixtureId::of), "", address);
+        Added added = Added.of(type, type.modes().get(0), count, Added.Words.on("Pipe"))
+                .withIds(firstId.map(FixtureId::of))
+                .from(address);
         return apply(plan, FixtureEdits.add("add", List.of(added)));
     }
 

@@ -39,7 +39,7 @@ class LinearParsersTest {
         PARSERS.put("channel order", ChannelOrder::of);
         PARSERS.put("type search", TypeQuery::of);
         PARSERS.put("likeness", Likeness::key);
-        PARSERS.put("header", FixtureColumn::ofHeader);
+        PARSERS.put("header", FixtureColumn::called);
         PARSERS.put("type sheet", SheetReader::read);
         PARSERS.put("jot line", line -> JotLine.read(line, Rigs.ofEveryKind(1), Set.of(), (words, most) -> List.of()));
     }

@@ -1,8 +1,5 @@
 /**
- * CSV: equipment lists in, patch sheets out.
- *
- * <p>Input is untrusted: bytes, rows, columns and cells are bounded before anything is kept. Output opens in a spreadsheet
- * without any cell being run as a formula.
+ * CSV out. It opens in a spreadsheet without any cell being run as a formula.
  */
 @NullMarked
 package taxon.formats.csv;

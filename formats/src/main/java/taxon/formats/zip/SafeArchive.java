@@ -100,14 +100,57 @@ public final class SafeArchive {
             throw new ArchiveRefusedException(
                     shown(name) + " has " + entry.getSize() + " bytes; " + most + " is the most.");
         }
-        if (entry.getGeneralPurposeBit().usesEncryption() || !METHODS.contains(entry.getMethod())) {
-            throw new ArchiveRefusedException(shown(name) + " is encrypted or packed in a way that is not read.");
-        }
+        requireReadable(name, entry);
         try (ZipFile file = file();
                 InputStream in = file.getInputStream(entry)) {
             return Optional.of(bounded(in, entry, most));
         } catch (IOException | IllegalArgumentException e) {
             throw new ArchiveRefusedException(shown(name) + " is damaged: it cannot be unpacked.");
+        }
+    }
+
+    /**
+     * Unpacks everything once and forgets it, for a reader that unpacks by itself.
+     *
+     * @throws ArchiveRefusedException when all entries together are larger, packed too tightly, damaged, or packed in a way that is
+     *     not read
+     */
+    public void requireUnpackedAtMost(long most) throws ArchiveRefusedException {
+        long left = most;
+        for (Map.Entry<String, ZipArchiveEntry> e : entries.entrySet()) {
+            left -= unpacked(e.getKey(), e.getValue(), left);
+        }
+    }
+
+    private long unpacked(String name, ZipArchiveEntry entry, long most) throws ArchiveRefusedException {
+        requireReadable(name, entry);
+        try (ZipFile file = file();
+                InputStream in = file.getInputStream(entry)) {
+            byte[] buffer = new byte[1 << 16];
+            long count = 0;
+            for (int read = in.read(buffer); read >= 0; read = in.read(buffer)) {
+                count += read;
+                if (count > most) {
+                    throw new ArchiveRefusedException("With " + shown(name) + " it unpacks to more than is taken.");
+                }
+                requireLoose(name, count);
+            }
+            return count;
+        } catch (IOException | IllegalArgumentException e) {
+            throw new ArchiveRefusedException(shown(name) + " is damaged: it cannot be unpacked.");
+        }
+    }
+
+    private static void requireReadable(String name, ZipArchiveEntry entry) throws ArchiveRefusedException {
+        if (entry.getGeneralPurposeBit().usesEncryption() || !METHODS.contains(entry.getMethod())) {
+            throw new ArchiveRefusedException(shown(name) + " is encrypted or packed in a way that is not read.");
+        }
+    }
+
+    private void requireLoose(String name, long unpacked) throws ArchiveRefusedException {
+        if (unpacked > SMALL && unpacked / MOST_RATIO > bytes.length) {
+            throw new ArchiveRefusedException(
+                    shown(name) + " unpacks to more than " + MOST_RATIO + " times the size of the archive.");
         }
     }
 
@@ -122,10 +165,7 @@ public final class SafeArchive {
                 throw new ArchiveRefusedException(
                         shown(entry.getName()) + " unpacks to more than " + most + " bytes, which is the most.");
             }
-            if (out.size() > SMALL && out.size() / MOST_RATIO > bytes.length) {
-                throw new ArchiveRefusedException(shown(entry.getName()) + " unpacks to more than " + MOST_RATIO
-                        + " times the size of the archive.");
-            }
+            requireLoose(entry.getName(), out.size());
         }
         return out.toByteArray();
     }

@@ -40,6 +40,8 @@ public final class PastedText {
             case BEYOND_LAST_ROW -> rows + " left out: the table ends before them. First: " + named + ".";
             case BEYOND_LAST_COLUMN ->
                 all.size() + " cells left out: there is no column for them to the right. First: " + named + ".";
+            case UNKNOWN_HEADER ->
+                "The first row reads like a header and was not pasted; its words are not known: " + named + ".";
             case UNKNOWN_COLUMN -> "Left out, since no column is called so: " + named + ".";
         };
     }

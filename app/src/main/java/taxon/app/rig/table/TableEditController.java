@@ -21,6 +21,7 @@ import taxon.app.frame.PageView;
 import taxon.app.proposals.ProposalDesk;
 import taxon.app.rig.equipmentlist.EquipmentListKind;
 import taxon.app.store.ProposalStore.GivenFile;
+import taxon.core.listing.TableRow;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
@@ -29,10 +30,8 @@ import taxon.core.rigtable.FixtureColumn;
 import taxon.core.rigtable.Pasted;
 import taxon.core.rigtable.Series;
 import taxon.core.rigtable.TableWork;
-import taxon.formats.csv.EquipmentSheet;
-import taxon.formats.csv.EquipmentSheetReader;
-import taxon.formats.csv.PastedCells;
 import taxon.formats.json.Json;
+import taxon.formats.table.PastedCells;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Cells of the rig table: one is edited at once; what is filled, counted on or pasted is proposed first. */
@@ -178,14 +177,14 @@ public class TableEditController {
         JobState state = frames.state(job);
         String text = fields.raw("rows");
         byte[] file = text.getBytes(StandardCharsets.UTF_8);
-        if (EquipmentSheetReader.read(file) instanceof EquipmentSheet.Understood sheet) {
-            int id = desk.open(job, state.version(), lists, new GivenFile("pasted rows", file), sheet);
+        if (lists.takes(file, state.plan().fixtures().isEmpty())) {
+            int id = desk.open(job, state.version(), lists, new GivenFile("pasted rows", file), lists.read(file));
             return reply.done(
                     "The rows were read as an equipment list; nothing is added yet.",
                     "/jobs/" + job + "/imports/" + id,
                     Json.object().put("import", id));
         }
-        Optional<List<List<String>>> cells = PastedCells.read(text);
+        Optional<List<TableRow>> cells = PastedCells.read(text);
         if (cells.isEmpty() || cells.get().isEmpty()) {
             fields.refuse(
                     "rows",
@@ -195,7 +194,7 @@ public class TableEditController {
         RigTable table = RigTable.of(PageView.of(request));
         Pasted pasted = Pasted.match(
                 state.plan(), cells.get(), below(table.rows(state.plan()), fields), editable(table, fields));
-        int rows = cells.get().size() - (pasted.byId() ? 1 : 0);
+        int rows = cells.get().size() - (pasted.headed() ? 1 : 0);
         String title = rows == 1 ? "1 row pasted" : rows + " rows pasted";
         return open(reply, state, new TableEditJson.Wanted(title, pasted.changes(), PastedText.sentences(pasted)));
     }

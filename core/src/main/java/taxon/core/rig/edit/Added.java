@@ -11,24 +11,50 @@ import taxon.core.text.Texts;
  * Equal fixtures to be added in one go.
  *
  * @param mode a mode of the type
- * @param position the position's name; it is made where the plan has none that is called so
  * @param count 1 to 1000
+ * @param words where they hang and what is said of them
  * @param firstId the first fixture ID, the others follow; empty leaves them without
- * @param firstAddress where the first block of the first begins; the others follow on without gap
+ * @param run where the first block of the first begins, and how the others follow; empty leaves them without an address
  */
 public record Added(
-        FixtureType type,
-        Mode mode,
-        String position,
-        int count,
-        Optional<FixtureId> firstId,
-        String note,
-        Optional<StartAddress> firstAddress) {
+        FixtureType type, Mode mode, int count, Words words, Optional<FixtureId> firstId, Optional<Run> run) {
     public static final int MOST = 1000;
+    /** The position of what hangs nowhere yet. */
+    public static final String NOWHERE = "Not yet placed";
+
+    /**
+     * @param position the position's name; it is made where the plan has none that is called so
+     * @param name of each
+     */
+    public record Words(String position, String name, String note) {
+        public Words {
+            Texts.requireLine("position", position, 80);
+            Texts.allowLine("fixture name", name, 80);
+            Texts.allowNote("fixture note", note, 1000);
+        }
+
+        /** A position alone; {@link Added#NOWHERE} where it is not given. */
+        public static Words on(String position) {
+            return new Words(position.isBlank() ? NOWHERE : position, "", "");
+        }
+    }
+
+    /**
+     * Addresses one behind the other.
+     *
+     * @param gap slots left free between two fixtures, 0 to 511
+     */
+    public record Run(StartAddress first, int gap) {
+        public static final int MOST_GAP = 511;
+
+        public Run {
+            if (gap < 0 || gap > MOST_GAP) {
+                throw new IllegalArgumentException("a gap of " + gap + " slots is outside 0 to " + MOST_GAP);
+            }
+        }
+    }
 
     public Added {
-        Texts.requireLine("position", position, 80);
-        Texts.allowNote("fixture note", note, 1000);
         if (type.mode(mode.name()).isEmpty()) {
             throw new IllegalArgumentException(type.fullName() + " has no mode " + mode.name());
         }
@@ -39,5 +65,27 @@ public record Added(
             throw new IllegalArgumentException(
                     count + " fixtures from " + firstId.get() + " pass the last fixture ID, " + FixtureId.LAST);
         }
+    }
+
+    /** Fixtures without ID and address. */
+    public static Added of(FixtureType type, Mode mode, int count, Words words) {
+        return new Added(type, mode, count, words, Optional.empty(), Optional.empty());
+    }
+
+    public Added withIds(Optional<FixtureId> first) {
+        return new Added(type, mode, count, words, first, run);
+    }
+
+    /** One behind the other without gap. */
+    public Added from(Optional<StartAddress> first) {
+        return withRun(first.map(f -> new Run(f, 0)));
+    }
+
+    public Added withRun(Optional<Run> wanted) {
+        return new Added(type, mode, count, words, firstId, wanted);
+    }
+
+    public String position() {
+        return words.position();
     }
 }

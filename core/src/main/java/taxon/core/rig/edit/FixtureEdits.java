@@ -1,22 +1,17 @@
 package taxon.core.rig.edit;
 
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import taxon.core.length.Length;
-import taxon.core.rig.Element;
-import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
-import taxon.core.rig.Position;
 import taxon.core.rig.Refusal;
 import taxon.core.rig.Refusal.Fault;
-import taxon.core.rig.RigType;
 import taxon.core.rig.Traits;
 import taxon.core.rig.edit.Edit.Changed;
 import taxon.core.rig.edit.Edit.Outcome;
@@ -121,56 +116,5 @@ public final class FixtureEdits {
     private static Refusal noMode(Plan plan, Fixture fixture, String mode) {
         String modes = plan.type(fixture).modes().stream().map(m -> m.name()).collect(Collectors.joining(", "));
         return new Refusal("mode", mode, Fault.NOT_FOUND, modes);
-    }
-
-    /** Adds fixtures to a plan one after the other, counting keys and unit numbers. */
-    private static final class FixtureAdder {
-        private Plan plan;
-
-        FixtureAdder(Plan plan) {
-            this.plan = plan;
-        }
-
-        Plan plan() {
-            return plan;
-        }
-
-        void add(Added wanted) {
-            int position = positionNamed(wanted.position());
-            int key = plan.nextNumber(Kind.FIXTURE);
-            int unit = lastUnit(position);
-            AddressWalk walk = new AddressWalk(wanted.firstAddress());
-            List<Element> made = new ArrayList<>(List.of(new RigType(wanted.type())));
-            for (int i = 0; i < wanted.count(); i++) {
-                int offset = i;
-                made.add(Fixture.of(
-                                FixtureKey.of(key + i),
-                                wanted.firstId().map(id -> FixtureId.of(id.number() + offset)),
-                                new Fixture.Model(
-                                        wanted.type().id(), wanted.mode().name()),
-                                new Fixture.Place(position, unit + 1 + i, Optional.empty()))
-                        .withWords("", wanted.note())
-                        .withAddresses(walk.next(wanted.mode())));
-            }
-            plan = plan.with(made);
-        }
-
-        int positionNamed(String name) {
-            return plan.positionNamed(name).map(Position::number).orElseGet(() -> newPosition(name.strip()));
-        }
-
-        private int newPosition(String name) {
-            int number = plan.nextNumber(Kind.POSITION);
-            plan = plan.with(new Position(number, name).withRank(PositionEdits.lastRank(plan) + 1));
-            return number;
-        }
-
-        private int lastUnit(int position) {
-            return plan.fixtures().stream()
-                    .filter(f -> f.position() == position)
-                    .mapToInt(Fixture::unit)
-                    .max()
-                    .orElse(0);
-        }
     }
 }

@@ -1,17 +1,18 @@
-package taxon.core.equipmentlist;
+package taxon.core.listing;
 
-/** What a column of an equipment list holds. */
+/** What a column of a list holds. */
 public enum Column {
     QUANTITY("quantity"),
     MAKER("maker"),
     TYPE("type"),
     MODE("mode"),
-    POSITION("position"),
     FIRST_ID("first fixture ID"),
-    NOTE("note"),
+    NAME("name"),
+    POSITION("position"),
     ADDRESS("address"),
     UNIVERSE("universe"),
-    SLOT("slot");
+    SLOT("slot"),
+    NOTE("note");
 
     private final String words;
 

@@ -1,4 +1,4 @@
-package taxon.formats.csv;
+package taxon.formats.table;
 
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;

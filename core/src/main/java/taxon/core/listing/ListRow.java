@@ -1,20 +1,28 @@
-package taxon.core.equipmentlist;
+package taxon.core.listing;
 
 import java.util.Collections;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 
 /**
- * One row of an equipment list, as it stood there.
+ * One row of a list, by what its columns mean.
  *
  * @param line the line of the file on which the row begins, from 1
  * @param cells stripped; a column that the list lacks is not in it
+ * @param all every cell of the row as it stood there, known or not
  */
-public record EquipmentRow(int line, Map<Column, String> cells) {
-    public EquipmentRow {
+public record ListRow(int line, Map<Column, String> cells, List<String> all) {
+    public ListRow {
         Map<Column, String> copy = new EnumMap<>(Column.class);
         cells.forEach((column, cell) -> copy.put(column, cell.strip()));
         cells = Collections.unmodifiableMap(copy);
+        all = List.copyOf(all);
+    }
+
+    /** A row of which only those cells are known. */
+    public static ListRow of(int line, Map<Column, String> cells) {
+        return new ListRow(line, cells, List.copyOf(cells.values()));
     }
 
     /** True when the list has this column at all. */

@@ -1,0 +1,21 @@
+package taxon.app.rig.equipmentlist;
+
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import taxon.formats.table.TableFile;
+import taxon.formats.table.TableReader;
+
+/** A file as it was given, each of its sheets read once, when somebody asks for it. */
+final class ListFile {
+    private final byte[] content;
+    private final Map<String, TableFile> bySheet = new ConcurrentHashMap<>();
+
+    ListFile(byte[] content) {
+        this.content = content;
+    }
+
+    /** @param sheet of a workbook; the first where it is empty */
+    TableFile sheet(String sheet) {
+        return bySheet.computeIfAbsent(sheet, s -> TableReader.read(content, s));
+    }
+}
