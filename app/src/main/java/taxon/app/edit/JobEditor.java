@@ -178,7 +178,7 @@ public class JobEditor {
                 return conflict(now, since);
             }
             long next = now.version() + 1;
-            JobState then = commit(now, after, delta, () -> journal.add(job, next, edit.title(), who, kind, delta));
+            JobState then = commit(now, after, delta, journal.adding(job, next, edit.title(), who, kind, delta));
             news.publishEvent(new JobChanged(job, next, edit.title(), who));
             return new EditOutcome.Done(next, edit.title(), then.check().broughtSince(now.check()));
         });
@@ -222,7 +222,7 @@ public class JobEditor {
         PlanDelta done = PlanDelta.between(now.plan(), after);
         long next = now.version() + 1;
         State state = undo ? State.UNDONE : State.DONE;
-        JobState then = commit(now, after, done, () -> journal.turn(entry, state, next, undo ? done.turned() : done));
+        JobState then = commit(now, after, done, journal.turning(entry, state, next, undo ? done.turned() : done));
         String title = (undo ? "Undone: " : "Done again: ") + entry.title();
         news.publishEvent(new JobChanged(now.job(), next, title, who));
         return new EditOutcome.Done(next, title, then.check().broughtSince(now.check()));

@@ -27,17 +27,28 @@ public class JournalStore {
         this.clock = clock;
     }
 
-    /** Adds what was just done. A change of the plan ends all that could have been done again. */
-    public void add(int job, long version, String title, String who, Kind kind, PlanDelta delta) {
-        if (kind == Kind.PLAN) {
-            rows.abandonUndone(job);
-        }
-        rows.add(job, version, title, who, clock.instant().toString(), kind.name(), text(delta));
+    /**
+     * Adds what was just done, when that is run. A change of the plan ends all that could have been done again. What is long to
+     * write is made ready before, so that nobody waits for it inside a transaction.
+     */
+    public Runnable adding(int job, long version, String title, String who, Kind kind, PlanDelta delta) {
+        String text = text(delta);
+        return () -> {
+            if (kind == Kind.PLAN) {
+                rows.abandonUndone(job);
+            }
+            rows.add(job, version, title, who, clock.instant().toString(), kind.name(), text);
+        };
     }
 
-    /** Marks an entry as undone or done again at a version; the delta is the way from before it to after it. */
-    public void turn(JournalEntry entry, State state, long version, PlanDelta delta) {
-        rows.turn(entry.id(), state.name(), version, text(delta));
+    /**
+     * Marks an entry as undone or done again at a version, when that is run.
+     *
+     * @param delta the way from before it to after it
+     */
+    public Runnable turning(JournalEntry entry, State state, long version, PlanDelta delta) {
+        String text = text(delta);
+        return () -> rows.turn(entry.id(), state.name(), version, text);
     }
 
     public Optional<JournalEntry> undoable(int job) {

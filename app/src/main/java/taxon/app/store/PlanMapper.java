@@ -127,25 +127,30 @@ interface PlanMapper {
             """)
     void putReserved(@Param("job") int job, @Param("row") ReservedRow row);
 
+    /** @param rows a JSON array, of each fixture an array of its columns from the number on */
     @Insert("""
             insert into fixture (job_id, number, fixture_id, type_id, mode, position, unit, name, note, offset_um, traits,
                 uuid)
-            values (#{job}, #{row.number}, #{row.fixtureId}, #{row.typeId}, #{row.mode}, #{row.position}, #{row.unit},
-                    #{row.name}, #{row.note}, #{row.offsetUm}, #{row.traits}, #{row.uuid})
+            select #{job}, value ->> 0, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5, value ->> 6,
+                   value ->> 7, value ->> 8, value ->> 9, value ->> 10
+            from json_each(#{rows}) where true
             on conflict do update set fixture_id = excluded.fixture_id, type_id = excluded.type_id, mode = excluded.mode,
                 position = excluded.position, unit = excluded.unit, name = excluded.name, note = excluded.note,
                 offset_um = excluded.offset_um, traits = excluded.traits, uuid = excluded.uuid
             """)
-    void putFixture(@Param("job") int job, @Param("row") FixtureRow row);
+    void putFixtures(@Param("job") int job, @Param("rows") String rows);
 
-    @Delete("delete from fixture_address where job_id = #{job} and fixture = #{fixture}")
-    void dropAddresses(@Param("job") int job, @Param("fixture") int fixture);
+    /** @param fixtures a JSON array of their numbers */
+    @Delete(
+            "delete from fixture_address where job_id = #{job} and fixture in (select value from json_each(#{fixtures}))")
+    void dropAddresses(@Param("job") int job, @Param("fixtures") String fixtures);
 
+    /** @param rows a JSON array, of each address an array of fixture, block, universe and slot */
     @Insert("""
             insert into fixture_address (job_id, fixture, block, universe, slot)
-            values (#{job}, #{row.fixture}, #{row.block}, #{row.universe}, #{row.slot})
+            select #{job}, value ->> 0, value ->> 1, value ->> 2, value ->> 3 from json_each(#{rows})
             """)
-    void putAddress(@Param("job") int job, @Param("row") AddressRow row);
+    void putAddresses(@Param("job") int job, @Param("rows") String rows);
 
     @Insert("""
             insert or replace into evidence (job_id, fixture, block, uid, set_universe, set_slot, set_mode, set_at, set_by,

@@ -9,9 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Repository;
 import taxon.app.store.JobMapper.JobRow;
-import taxon.app.store.PlanRows.AddressRow;
 import taxon.app.store.PlanRows.EvidenceRow;
-import taxon.app.store.PlanRows.FixtureRow;
 import taxon.app.store.PlanRows.GroupRow;
 import taxon.app.store.PlanRows.NodeRow;
 import taxon.app.store.PlanRows.PositionRow;
@@ -93,19 +91,19 @@ public class PlanStore {
     /** Writes the changed rows. Call inside a transaction. */
     public void write(int job, PlanDelta delta) {
         List<ElementKey> removed = new ArrayList<>();
+        Rows written = new Rows(job);
         delta.changes()
-                .forEach((key, change) -> change.after().ifPresentOrElse(e -> put(job, e), () -> removed.add(key)));
+                .forEach((key, change) ->
+                        change.after().ifPresentOrElse(e -> e.match(written).run(), () -> removed.add(key)));
+        written.fixtures.write(job, rows);
         Collections.reverse(removed);
         removed.forEach(key -> drop(job, key));
     }
 
-    private void put(int job, Element element) {
-        element.match(new Rows(job)).run();
-    }
-
-    /** How an element of each kind is written. */
+    /** How an element of each kind is written: fixtures together, before whatever comes behind them and may refer to them. */
     private final class Rows implements ElementCases<Runnable> {
         private final int job;
+        private final FixtureBatch fixtures = new FixtureBatch();
 
         Rows(int job) {
             this.job = job;
@@ -125,11 +123,7 @@ public class PlanStore {
 
         @Override
         public Runnable fixture(Fixture fixture) {
-            return () -> {
-                rows.putFixture(job, FixtureRow.of(fixture));
-                rows.dropAddresses(job, fixture.key().number());
-                fixture.addresses().forEach((block, a) -> rows.putAddress(job, AddressRow.of(fixture, block, a)));
-            };
+            return () -> fixtures.add(fixture);
         }
 
         @Override
@@ -159,7 +153,10 @@ public class PlanStore {
 
         @Override
         public Runnable evidence(BlockEvidence evidence) {
-            return () -> rows.putEvidence(job, EvidenceRow.of(evidence));
+            return () -> {
+                fixtures.write(job, rows);
+                rows.putEvidence(job, EvidenceRow.of(evidence));
+            };
         }
 
         @Override

@@ -78,7 +78,7 @@ class StoreConfiguration {
 
     private static String settings(String foreignKeys) {
         return "journal_mode=WAL&foreign_keys=" + foreignKeys
-                + "&busy_timeout=5000&synchronous=FULL&transaction_mode=IMMEDIATE";
+                + "&busy_timeout=30000&synchronous=FULL&transaction_mode=IMMEDIATE";
     }
 
     /** The driver has no Blob objects; bytes are read and written as such. */

@@ -6,7 +6,6 @@ import static taxon.core.testing.Rigs.empty;
 import static taxon.core.testing.Rigs.place;
 import static taxon.core.testing.Rigs.type;
 
-import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import taxon.core.addressing.answer.AddressProposal;
@@ -99,7 +98,8 @@ class ObstaclesTest {
 
     @Test
     void whoFindsNoPlaceKeepsTheAddressAndOthersKeepAway() {
-        Plan plan = add(empty(), type("a", 300), 2, Optional.of(1), Optional.of(StartAddress.of(1, 1)));
+        Plan plan = place(
+                place(add(empty(), type("a", 300), 2, 1), 1, 1, StartAddress.of(1, 1)), 2, 1, StartAddress.of(2, 1));
         AddressProposal proposal =
                 Planner.propose(plan, new PlacementRequest(Scope.ALL, Set.of(), ONE.withStyle(Style.FEWEST_UNIVERSES)));
         assertThat(proposal.leftOut()).hasSize(1);

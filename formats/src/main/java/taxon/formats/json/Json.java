@@ -11,6 +11,7 @@ import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -33,6 +34,10 @@ public final class Json {
 
     public static ObjectNode object() {
         return JsonNodeFactory.instance.objectNode();
+    }
+
+    public static ArrayNode array() {
+        return JsonNodeFactory.instance.arrayNode();
     }
 
     /** @throws tools.jackson.core.JacksonException when it is no JSON, too deep, or has a text that is too long */

@@ -35,12 +35,13 @@ class EditsTest {
 
     @Test
     void addingCountsIdsUnitsAndAddressesOn() {
-        Plan plan = add(empty(), type("t", 16), 3, Optional.of(101), Optional.of(StartAddress.of(2, 480)));
-        assertThat(plan.fixtures()).extracting(Fixture::label).containsExactly("101", "102", "103");
-        assertThat(plan.fixtures()).extracting(Fixture::unit).containsExactly(1, 2, 3);
+        Plan plan = add(empty(), type("t", 16), 4, Optional.of(101), Optional.of(StartAddress.of(2, 480)));
+        assertThat(plan.fixtures()).extracting(Fixture::label).containsExactly("101", "102", "103", "104");
+        assertThat(plan.fixtures()).extracting(Fixture::unit).containsExactly(1, 2, 3, 4);
         assertThat(plan.fixtures())
+                .as("nothing goes to a universe that nobody has named")
                 .extracting(f -> f.address(1).map(StartAddress::toString).orElse(""))
-                .containsExactly("2.480", "2.496", "3.001");
+                .containsExactly("2.480", "2.496", "2.512", "");
     }
 
     @Test
