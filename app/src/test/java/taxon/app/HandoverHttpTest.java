@@ -93,12 +93,21 @@ class HandoverHttpTest {
         String text = new String(files.get("patch-by-fixture.csv"), StandardCharsets.UTF_8).substring(1);
         try (CSVParser parser = CSVFormat.RFC4180.parse(new StringReader(text))) {
             List<CSVRecord> records = parser.getRecords();
-            assertThat(records.get(0).toList())
-                    .startsWith("Lantern Pageant", "Patch by fixture", "Revision B")
-                    .endsWith("page 1 of 1");
-            assertThat(records.get(1).get(0)).isEqualTo("Fixture ID");
+            List<String> header = records.get(0).toList();
+            assertThat(header).startsWith("Fixture ID").endsWith("Job", "Revision", "Date");
+            assertThat(records.get(1).toList()).contains("Lantern Pageant", "Revision B");
+            CSVRecord heron = records.stream()
+                    .filter(r -> r.get(0).equals("204"))
+                    .findFirst()
+                    .orElseThrow();
+            assertThat(header.indexOf("Universe")).isEqualTo(header.indexOf("Address") + 1);
+            assertThat(List.of(
+                            heron.get(header.indexOf("Address")),
+                            heron.get(header.indexOf("Universe")),
+                            heron.get(header.indexOf("Slot"))))
+                    .containsExactly("2.085", "2", "85");
             // 95 fixtures; 8 Herons with 2 blocks and a Bittern with 5.
-            assertThat(records).hasSize(2 + 95 + 8 + 4);
+            assertThat(records).hasSize(1 + 95 + 8 + 4);
         }
     }
 

@@ -2,6 +2,7 @@ package taxon.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
@@ -60,6 +61,44 @@ class JobHttpTest {
                 "Crane rail",
                 "firstId",
                 firstId);
+    }
+
+    @Test
+    void jobsAreFoundByTheirWordsAndOrderedByAnyColumn() {
+        http.post("/jobs", "name", "Alder night", "venue", "Weir", "from", "2026-12-01");
+        http.post("/jobs", "name", "Zinc parade", "venue", "Weir", "from", "2026-12-24");
+        assertThat(names("/?q=weir+2026-12")).containsExactly("Zinc parade", "Alder night");
+        assertThat(names("/?q=weir&sort=name")).containsExactly("Alder night", "Zinc parade");
+        assertThat(names("/?q=weir&sort=days")).containsExactly("Zinc parade", "Alder night");
+        assertThat(names("/?q=nowhere")).isEmpty();
+        assertThat(http.page("/?q=weir").text()).contains("2 of ", "2026-12-24").doesNotContain("12/24/26");
+    }
+
+    private static List<String> names(String path) {
+        return http.get(path)
+                .json()
+                .path("jobs")
+                .valueStream()
+                .map(j -> j.path("name").asString())
+                .toList();
+    }
+
+    @Test
+    void whatAddedByHandRunsPastTheEndStaysWhereItWasTyped() {
+        Answer added = http.post(
+                "/jobs/" + job + "/fixtures",
+                "version",
+                http.version(job),
+                "count",
+                2,
+                "type",
+                "fernglass-tern/16-channel",
+                "address",
+                "1.490");
+        assertThat(added.status()).isEqualTo(200);
+        String rig = http.page("/jobs/" + job + "/rig").text();
+        assertThat(rig).contains("1.490", "1.506", "Not yet placed").doesNotContain("2.001");
+        assertThat(http.get("/jobs/" + job + "/findings").json().toString()).contains("past-end:2");
     }
 
     @Test

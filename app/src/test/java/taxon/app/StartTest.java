@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assumptions.assumeThat;
 
 import java.io.IOException;
+import java.net.DatagramSocket;
 import java.net.InetAddress;
+import java.net.InetSocketAddress;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -49,6 +51,32 @@ class StartTest {
                     .contains("Port " + taken.getLocalPort() + " is in use", "--port");
         }
         assertThat(Files.readString(folder.resolve("jobs.db.log"))).contains("PortInUseException");
+    }
+
+    @Test
+    void aDemoForWhichNobodyNamedAPortTakesTheNextThatIsFree() throws IOException {
+        try (ServerSocket taken = new ServerSocket(0, 1, InetAddress.getLoopbackAddress());
+                TaxonProcess demo = TaxonProcess.start(
+                        List.of("env", "SERVER_PORT=" + taken.getLocalPort()),
+                        List.of(),
+                        TaxonServer.arguments(folder.resolve("demo.db"), TaxonServer.newNetwork()).stream()
+                                .map(a -> a.startsWith("--server.port") ? "--taxon.demo=true" : a)
+                                .toList())) {
+            assertThat(demo.http().get("/alive").status()).isEqualTo(200);
+            assertThat(demo.url()).doesNotEndWith(":" + taken.getLocalPort());
+        }
+    }
+
+    @Test
+    void aDemoWhoseNodesHaveNoPlaceTakesOthersAndNamesThemInTheJob() throws IOException {
+        String network = TaxonServer.newNetwork();
+        try (DatagramSocket taken =
+                        new DatagramSocket(new InetSocketAddress(InetAddress.getByName(network + ".2"), 6454));
+                TaxonServer demo = TaxonServer.demo(network)) {
+            assertThat(taken.isBound()).isTrue();
+            String page = demo.http().page("/jobs/1/network").text();
+            assertThat(page).contains("127.0.0.").doesNotContain(network + ".2");
+        }
     }
 
     @ParameterizedTest

@@ -23,6 +23,7 @@ import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.Node;
 import taxon.core.rig.Plan;
 import taxon.core.rig.edit.JobEdits;
+import taxon.core.text.Counted;
 import taxon.wire.artnet.link.SendPolicy;
 
 /**
@@ -124,7 +125,9 @@ class Readings implements DisposableBean {
         RigComparison comparison = RigComparison.of(plan, reading.read(), reading.units());
         List<BlockEvidence> evidence = ReadingEvidence.of(plan, comparison, reading.at());
         editor.record(
-                job, "the rig", JobEdits.record("Rig read, " + reading.units().size() + " units", evidence));
+                job,
+                "the rig",
+                JobEdits.record("Rig read, " + Counted.of(reading.units().size(), "unit"), evidence));
     }
 
     /** Puts what a unit says now in the place of what it said at the newest reading. */

@@ -2,6 +2,7 @@ package taxon.app.demo;
 
 import java.io.IOException;
 import java.time.Clock;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.ApplicationArguments;
@@ -16,7 +17,10 @@ import taxon.app.handover.Freezer;
 import taxon.app.library.TypeLibrary;
 import taxon.app.store.JobStore;
 import taxon.core.network.Ipv4;
+import taxon.core.rig.Node;
+import taxon.core.rig.Plan;
 import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.NetworkEdits;
 import taxon.simrig.SimulatedRig;
 
 /** Puts the demo job into an empty store and starts its simulated rig. */
@@ -44,12 +48,31 @@ class Demo implements ApplicationRunner, DisposableBean {
 
     @Override
     public void run(ApplicationArguments arguments) throws IOException {
-        Ipv4 nodeA = address(settings.nodeA());
-        Ipv4 nodeB = address(settings.nodeB());
         Optional<Integer> known = jobs.ids().stream().findFirst();
-        int job = known.isPresent() ? known.get() : make(nodeA, nodeB);
-        rig = Optional.of(
-                SimulatedRig.start(DemoRig.of(editor.find(job).orElseThrow().plan(), nodeA, nodeB)));
+        int job = known.isPresent() ? known.get() : make(address(settings.nodeA()), address(settings.nodeB()));
+        Plan plan = editor.find(job).orElseThrow().plan();
+        List<Ipv4> planned = plan.nodes().stream().map(Node::ip).limit(2).toList();
+        DemoNodes nodes = DemoNodes.start(
+                plan, planned.size() == 2 ? planned : List.of(address(settings.nodeA()), address(settings.nodeB())));
+        rig = nodes.rig();
+        nodes.trouble().ifPresent(System.out::println);
+        if (nodes.isElsewhere()) {
+            moveNodes(job, plan, nodes);
+        }
+    }
+
+    /** The job names the nodes by where they are now. */
+    private void moveNodes(int job, Plan plan, DemoNodes nodes) {
+        for (int i = 0; i < nodes.at().size(); i++) {
+            Node node = plan.nodes().get(i);
+            Node moved = new Node(node.number(), node.name(), nodes.at().get(i), node.ports());
+            editor.apply(
+                    job,
+                    editor.find(job).orElseThrow().version(),
+                    Guard.UNCHANGED_JOB,
+                    WHO,
+                    NetworkEdits.putNode(moved));
+        }
     }
 
     private int make(Ipv4 nodeA, Ipv4 nodeB) throws IOException {

@@ -13,6 +13,7 @@ import taxon.core.proof.Standing;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.Universe;
+import taxon.core.text.Counted;
 
 /**
  * The figures at the bottom of every page.
@@ -49,7 +50,7 @@ public record Tally(
                 gap.map(g -> g.universe()
                                 + String.format(
                                         Locale.ROOT, ".%03d, ", g.slots().first())
-                                + g.slots().length() + " slots")
+                                + Counted.of(g.slots().length(), "slot"))
                         .orElse(""),
                 gap.map(g -> g.universe().number()).orElse(0),
                 state.check().count(Severity.STOP),

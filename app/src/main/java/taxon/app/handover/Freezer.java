@@ -15,6 +15,7 @@ import taxon.app.edit.JobState;
 import taxon.app.edit.NoSuchJobException;
 import taxon.app.paperwork.PatchSheets;
 import taxon.app.paperwork.Sheet;
+import taxon.app.paperwork.SheetCsv;
 import taxon.app.paperwork.SheetFiles;
 import taxon.app.store.JobStore;
 import taxon.app.store.Revision;
@@ -111,7 +112,7 @@ public class Freezer {
         Map<String, byte[]> content = new LinkedHashMap<>();
         for (Sheet sheet : sheets.all()) {
             content.put("patch-" + sheet.name() + ".pdf", files.pdf(sheet));
-            content.put("patch-" + sheet.name() + ".csv", files.csv(sheet));
+            content.put("patch-" + sheet.name() + ".csv", SheetCsv.of(sheet));
         }
         content.put("job.json", utf8(document));
         content.put(JobJson.SCHEMA_NAME, utf8(JobJson.schema()));

@@ -43,7 +43,9 @@ class HomeController {
 
     @GetMapping({"/", "/jobs"})
     Object home(HttpServletRequest request, Model model) {
-        List<Line> lines = summaries.all().stream().map(this::line).toList();
+        List<Summary> all = summaries.all();
+        JobOrder order = JobOrder.of(request);
+        List<Line> lines = order.of(all).stream().map(this::line).toList();
         if (Reply.wantsJson(request)) {
             var body = Json.object();
             var list = body.putArray("jobs");
@@ -51,6 +53,8 @@ class HomeController {
             return Reply.json(HttpStatus.OK, body);
         }
         model.addAttribute("jobs", lines);
+        model.addAttribute("all", all.size());
+        model.addAttribute("order", order);
         Object fault = request.getAttribute(FormFault.NAME);
         model.addAttribute(FormFault.NAME, fault == null ? FormFault.NONE : fault);
         return "job/home";

@@ -10,6 +10,7 @@ import taxon.core.network.Route.PortRef;
 import taxon.core.rig.Node;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
+import taxon.core.text.Counted;
 
 /**
  * The network as drawn: each node a plate with its ports in a row, and in each port the universe that leaves there.
@@ -96,6 +97,7 @@ record NetworkDrawing(int width, int height, List<Plate> plates, List<Loose> loo
         String words =
                 route instanceof Route.ArtNet a ? "Art-Net " + a.address() : "sACN " + ((Route.Sacn) route).universe();
         int slots = universes.stream().mapToInt(u -> fits.used(u.number())).sum();
-        return new Outlet(x, y, PORT_WIDTH, PORT_HEIGHT, port, numbers, first.label(), words, slots + " slots");
+        return new Outlet(
+                x, y, PORT_WIDTH, PORT_HEIGHT, port, numbers, first.label(), words, Counted.of(slots, "slot"));
     }
 }

@@ -62,7 +62,7 @@ class PaperworkController {
     ResponseEntity<byte[]> csv(@PathVariable int job, @PathVariable String name) {
         MediaType csv = new MediaType("text", "csv", StandardCharsets.UTF_8);
         Sheet sheet = find(job, name);
-        return file(sheet, "csv", csv, files.csv(sheet));
+        return file(sheet, "csv", csv, SheetCsv.of(sheet));
     }
 
     private static ResponseEntity<byte[]> file(Sheet sheet, String ending, MediaType type, byte[] content) {

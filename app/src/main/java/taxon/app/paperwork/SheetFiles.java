@@ -11,10 +11,8 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
-import java.util.ArrayList;
 import java.util.Calendar;
 import java.util.GregorianCalendar;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
@@ -24,7 +22,6 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.springframework.stereotype.Component;
 import org.thymeleaf.ITemplateEngine;
 import org.thymeleaf.context.Context;
-import taxon.formats.csv.SpreadsheetCsv;
 
 /** Papers as files. A PDF holds its fonts and asks for nothing from outside. */
 @Component
@@ -87,27 +84,5 @@ public class SheetFiles {
 
     private static InputStream font(String file) {
         return Objects.requireNonNull(SheetFiles.class.getResourceAsStream("/print-fonts/" + file), file);
-    }
-
-    /** As CSV: a row that says of what it is, then the columns, then the rows; the group as a first column where there are several. */
-    public byte[] csv(Sheet sheet) {
-        boolean grouped = sheet.groups().stream().anyMatch(g -> !g.title().isEmpty());
-        List<String> columns = new ArrayList<>(sheet.columns());
-        if (grouped) {
-            columns.add(0, "Universe");
-        }
-        List<List<String>> rows = new ArrayList<>();
-        rows.add(columns);
-        for (Sheet.Group group : sheet.groups()) {
-            for (List<String> row : group.rows()) {
-                List<String> cells = new ArrayList<>(row);
-                if (grouped) {
-                    cells.add(0, group.title());
-                }
-                rows.add(cells);
-            }
-        }
-        List<String> head = List.of(sheet.job(), sheet.title(), sheet.revision(), sheet.date(), "page 1 of 1");
-        return SpreadsheetCsv.write(head, rows);
     }
 }

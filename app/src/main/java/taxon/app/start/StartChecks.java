@@ -1,15 +1,21 @@
 package taxon.app.start;
 
+import java.io.IOException;
 import java.net.InetAddress;
+import java.net.InetSocketAddress;
 import java.net.NetworkInterface;
+import java.net.ServerSocket;
 import java.net.SocketException;
 import java.net.UnknownHostException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.IntStream;
 import org.springframework.boot.EnvironmentPostProcessor;
 import org.springframework.boot.SpringApplication;
+import org.springframework.core.env.CommandLinePropertySource;
 import org.springframework.core.env.ConfigurableEnvironment;
 import org.springframework.core.env.MapPropertySource;
 import org.springframework.core.env.MutablePropertySources;
@@ -18,10 +24,15 @@ import taxon.core.network.Ipv4;
 /** What is checked before anything else is done, the log file included: the port, the card, and the store's folder. */
 public final class StartChecks implements EnvironmentPostProcessor {
     private static final int LAST_PORT = 65_535;
+    private static final int PORTS_TRIED = 20;
 
     @Override
     public void postProcessEnvironment(ConfigurableEnvironment environment, SpringApplication application) {
         checkPort(environment.getProperty("server.port", "0"));
+        freePort(environment)
+                .ifPresent(free -> environment
+                        .getPropertySources()
+                        .addFirst(new MapPropertySource("free port", Map.of("server.port", free))));
         checkCard(environment.getProperty("taxon.card", "127.0.0.1"));
         Path data = Path.of(environment.getProperty("taxon.data", "taxon.db")).toAbsolutePath();
         checkFolder(data);
@@ -40,6 +51,33 @@ public final class StartChecks implements EnvironmentPostProcessor {
     private static void checkPort(String port) {
         if (!port.matches("\\d{1,5}") || Integer.parseInt(port) > LAST_PORT) {
             throw new StartRefusedException("“" + port + "” is no port. Give a number from 1 to 65535 with --port.");
+        }
+    }
+
+    /** A demo for which nobody named a port takes the next that is free. */
+    private static Optional<Integer> freePort(ConfigurableEnvironment environment) {
+        boolean demo = environment.getProperty("taxon.demo", Boolean.class, false);
+        boolean named = environment.getPropertySources().stream()
+                .filter(s -> s instanceof CommandLinePropertySource<?>)
+                .anyMatch(s -> s.containsProperty("server.port"));
+        int usual = Integer.parseInt(environment.getProperty("server.port", "0"));
+        if (!demo || named || usual == 0) {
+            return Optional.empty();
+        }
+        return IntStream.rangeClosed(usual, usual + PORTS_TRIED)
+                .filter(StartChecks::isFree)
+                .boxed()
+                .findFirst()
+                .filter(free -> free != usual);
+    }
+
+    private static boolean isFree(int port) {
+        try (ServerSocket socket = new ServerSocket()) {
+            socket.bind(new InetSocketAddress(InetAddress.getLoopbackAddress(), port));
+            return true;
+        } catch (IOException taken) {
+            // That is the answer.
+            return false;
         }
     }
 

@@ -10,6 +10,7 @@ import taxon.core.modes.Advice.NeedCost;
 import taxon.core.modes.Advice.Option;
 import taxon.core.modes.Advice.TypeAdvice;
 import taxon.core.modes.Need;
+import taxon.core.text.Counted;
 import taxon.formats.json.Json;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -140,7 +141,9 @@ record AdviceView(
     private static String otherReason(TypeAdvice type, Option option) {
         int than = type.chosen().map(Option::slots).orElse(0);
         int more = option.slots() - than;
-        String slots = more == 0 ? "as long" : more > 0 ? more + " slots more" : -more + " slots fewer";
+        String slots = more == 0
+                ? "as long"
+                : more > 0 ? Counted.of(more, "slot") + " more" : Counted.of(-more, "slot") + " fewer";
         return option.touched() == 0 ? slots : slots + ", " + option.touched() + " to set again";
     }
 
@@ -150,7 +153,7 @@ record AdviceView(
                 .map(t -> t.type().name())
                 .findFirst()
                 .orElse(cost.need().type().value());
-        String saved = cost.savedSlots() > 0 ? "saves " + cost.savedSlots() + " slots" : "saves nothing";
+        String saved = cost.savedSlots() > 0 ? "saves " + Counted.of(cost.savedSlots(), "slot") : "saves nothing";
         return "Without " + NeedText.words(cost.need()) + " on " + type + ": " + saved
                 + (cost.opens() ? ", and then it would fit." : ".");
     }

@@ -6,6 +6,7 @@ import taxon.core.addressing.text.ProposalText;
 import taxon.core.dmx.StartAddress;
 import taxon.core.modes.ChangeProposal;
 import taxon.core.modes.ChangeRequest.Style;
+import taxon.core.text.Counted;
 import taxon.formats.json.Json;
 
 /**
@@ -97,7 +98,7 @@ record ChangeView(
                                         ? "no mode"
                                         : e.getKey().modeBefore()),
                         e.getKey().typeAfter() + ", " + e.getKey().modeAfter(),
-                        e.getKey().after() + " slots, before "
+                        Counted.of(e.getKey().after(), "slot") + ", before "
                                 + e.getKey().before().map(String::valueOf).orElse("unknown"),
                         e.getValue().stream()
                                 .filter(ChangeProposal.Changed::touches)

@@ -50,6 +50,7 @@ class JobEditorTest {
     void editor() {
         when(library.shop()).thenReturn(Shop.EMPTY);
         when(journal.reachesBack(anyInt(), anyLong())).thenReturn(true);
+        when(journal.adding(anyInt(), anyLong(), any(), any(), any(), any())).thenReturn(() -> {});
         when(plans.load(1)).thenReturn(Optional.of(new PlanStore.Stored(1, 5, PLAN)));
         editor = new JobEditor(
                 plans, jobs, journal, summaries, library, new TransactionTemplate(transactions), news::add);

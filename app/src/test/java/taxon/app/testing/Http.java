@@ -13,6 +13,7 @@ import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicReference;
 import taxon.formats.json.Json;
 import tools.jackson.databind.JsonNode;
 
@@ -50,9 +51,14 @@ public final class Http {
         return send(request(path).header("Accept", "application/json").GET());
     }
 
-    /** As a browser asks. */
+    /** As a browser asks, again and again while what the page shows is being computed. */
     public Answer page(String path) {
-        return send(request(path).header("Accept", "text/html").GET());
+        AtomicReference<Answer> answer = new AtomicReference<>();
+        Wait.until(path + " was not computed in time", () -> {
+            answer.set(send(request(path).header("Accept", "text/html").GET()));
+            return !answer.get().text().contains("id=\"running\"");
+        });
+        return answer.get();
     }
 
     public long version(int job) {

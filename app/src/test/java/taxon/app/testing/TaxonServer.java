@@ -24,19 +24,23 @@ public final class TaxonServer implements AutoCloseable {
     }
 
     public static TaxonServer empty() {
-        return start(newStore(), false);
+        return start(newStore(), false, newNetwork());
     }
 
     public static TaxonServer demo() {
-        return start(newStore(), true);
+        return start(newStore(), true, newNetwork());
+    }
+
+    /** The demo with its nodes wished on a network of loopback. */
+    public static TaxonServer demo(String network) {
+        return start(newStore(), true, network);
     }
 
     public static TaxonServer on(Path data) {
-        return start(data, false);
+        return start(data, false, newNetwork());
     }
 
-    private static TaxonServer start(Path data, boolean demo) {
-        String network = newNetwork();
+    private static TaxonServer start(Path data, boolean demo, String network) {
         List<String> arguments = new ArrayList<>(arguments(data, network));
         arguments.add("--taxon.demo=" + demo);
         return new TaxonServer(

@@ -9,6 +9,7 @@ import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.Block.SlotUse;
 import taxon.core.library.Doubt;
 import taxon.core.rig.PlannedBlock;
+import taxon.core.text.Counted;
 
 /** The one place where findings become sentences: what, where, why it matters. */
 public final class FindingText {
@@ -105,7 +106,7 @@ public final class FindingText {
 
     private static String pastEnd(Grounds.PastEnd p) {
         return p.block().label() + " " + p.block().type().fullName() + " needs "
-                + p.block().footprint() + " slots from "
+                + Counted.of(p.block().footprint(), "slot") + " from "
                 + p.start() + "; the universe ends at 512, it would end at " + p.lastSlot() + "."
                 + p.free().map(a -> " First free place: " + a + ".").orElse(" No universe has room for it.");
     }
@@ -119,8 +120,8 @@ public final class FindingText {
     }
 
     private static String unrouted(Grounds.UniverseUnrouted u) {
-        return "Universe " + u.universe() + " is routed nowhere: " + u.slots() + " slots of " + u.fixtures()
-                + (u.fixtures() == 1 ? " fixture" : " fixtures") + " reach no line.";
+        return "Universe " + u.universe() + " is routed nowhere: " + Counted.of(u.slots(), "slot") + " of "
+                + Counted.of(u.fixtures(), "fixture") + (u.slots() == 1 ? " reaches no line." : " reach no line.");
     }
 
     static String run(UniverseNumber universe, int first, int last) {

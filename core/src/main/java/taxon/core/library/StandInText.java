@@ -4,6 +4,7 @@ import taxon.core.fixture.Attribute;
 import taxon.core.fixture.AttributeBook;
 import taxon.core.library.StandIn.Fit;
 import taxon.core.library.StandIn.Misfit;
+import taxon.core.text.Counted;
 
 /** The sentences about a stand-in. */
 public final class StandInText {
@@ -29,7 +30,7 @@ public final class StandInText {
             case EXACT -> "Every slot does what the console means.";
             case MORE_BEHIND ->
                 "Works; the console sends " + slots + " more than the unit has, so keep "
-                        + standIn.mode().footprint() + " slots for each unit.";
+                        + Counted.of(standIn.mode().footprint(), "slot") + " for each unit.";
             case LESS_BEHIND -> "Works as far as it goes; the last " + slots + " of the unit stay as they are.";
             case EXTRA_BETWEEN ->
                 "From slot " + standIn.wrong().get(0).slot() + " on, what the console sends is shifted.";

@@ -69,7 +69,7 @@ class WishRulesTest {
 
     @Test
     void theWayOutOfAnOverlapPassesByWhatCanHurtPeople() {
-        Plan full = add(empty(), type("f", 256), 4, Optional.of(1), Optional.of(StartAddress.of(1, 1)));
+        Plan full = Rigs.full(type("f", 256), 4, 1);
         Plan clash = Rigs.place(full, 2, 1, StartAddress.of(1, 1));
         Plan moved = Rigs.place(Rigs.place(clash, 3, 1, StartAddress.of(1, 257)), 4, 1, StartAddress.of(2, 1));
         assertThat(wayOut(moved)).isEqualTo("Move 2 to 2.257");

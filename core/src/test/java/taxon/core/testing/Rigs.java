@@ -13,6 +13,7 @@ import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.LongStream;
+import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
@@ -91,6 +92,19 @@ public final class Rigs {
     public static Plan place(Plan plan, int key, int block, StartAddress at) {
         Fixture fixture = plan.fixture(FixtureKey.of(key)).orElseThrow();
         return plan.with(fixture.withAddress(block, Optional.of(at)));
+    }
+
+    /** Fixtures of one block each, as many on each universe as fit, from universe 1 on. */
+    public static Plan full(FixtureType type, int count, int firstId) {
+        Plan plan = add(empty(), type, count, firstId);
+        int footprint = type.modes().get(0).footprint();
+        int each = Slot.LAST / footprint;
+        List<Fixture> placed = new ArrayList<>();
+        for (int i = 0; i < count; i++) {
+            StartAddress at = StartAddress.of(1 + i / each, 1 + i % each * footprint);
+            placed.add(plan.fixtures().get(i).withAddress(1, Optional.of(at)));
+        }
+        return plan.with(placed);
     }
 
     /** The plan after an edit that must succeed. */

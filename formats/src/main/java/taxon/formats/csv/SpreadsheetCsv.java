@@ -21,7 +21,7 @@ public final class SpreadsheetCsv {
     public static byte[] write(List<String> header, List<List<String>> rows) {
         StringBuilder text = new StringBuilder().append(MARK);
         try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
-            printer.printRecord(header);
+            printer.printRecord(header.stream().map(SpreadsheetCsv::harmless).toList());
             for (List<String> row : rows) {
                 printer.printRecord(row.stream().map(SpreadsheetCsv::harmless).toList());
             }

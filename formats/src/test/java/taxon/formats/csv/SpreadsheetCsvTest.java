@@ -28,6 +28,12 @@ class SpreadsheetCsvTest {
     }
 
     @Test
+    void theHeaderIsNoFormulaEither() {
+        byte[] file = SpreadsheetCsv.write(List.of("=1+1"), List.of());
+        assertThat(new String(file, StandardCharsets.UTF_8)).isEqualTo("\uFEFF'=1+1\r\n");
+    }
+
+    @Test
     void cellsWithSeparatorsQuotesAndLineBreaksComeBackWhole() throws IOException {
         List<String> row = List.of("a,b", "say \"x\"", "two\nlines");
         String text = new String(SpreadsheetCsv.write(List.of("A", "B", "C"), List.of(row)), StandardCharsets.UTF_8);

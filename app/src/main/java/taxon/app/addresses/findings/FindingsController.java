@@ -22,6 +22,7 @@ import taxon.app.frame.Frames;
 import taxon.app.proposals.ProposalDesk;
 import taxon.core.finding.Finding;
 import taxon.core.finding.Remedy;
+import taxon.core.finding.RuleTitle;
 import taxon.formats.json.Json;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -39,7 +40,7 @@ public class FindingsController {
     }
 
     /** @param findings empty where the rule was checked and found nothing */
-    public record RuleLine(String rule, String severity, List<FindingView> findings) {}
+    public record RuleLine(String rule, String title, String severity, List<FindingView> findings) {}
 
     @GetMapping("/jobs/{job}/findings")
     public Object findings(@PathVariable int job, HttpServletRequest request, Model model) {
@@ -47,6 +48,7 @@ public class FindingsController {
         List<RuleLine> lines = state.check().byRule().entrySet().stream()
                 .map(e -> new RuleLine(
                         e.getKey().slug(),
+                        RuleTitle.of(e.getKey()),
                         Json.slug(e.getKey().severity()),
                         e.getValue().stream().map(FindingView::of).toList()))
                 .toList();
@@ -62,7 +64,10 @@ public class FindingsController {
         ObjectNode body = Json.object().put("job", state.job()).put("version", state.version());
         var rules = body.putArray("rules");
         lines.forEach(l -> {
-            ObjectNode rule = rules.addObject().put("rule", l.rule()).put("severity", l.severity());
+            ObjectNode rule = rules.addObject()
+                    .put("rule", l.rule())
+                    .put("title", l.title())
+                    .put("severity", l.severity());
             var findings = rule.putArray("findings");
             l.findings().forEach(f -> findings.add(json(f)));
         });

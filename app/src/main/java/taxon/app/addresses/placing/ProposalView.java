@@ -6,6 +6,7 @@ import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.addressing.answer.AddressProposal.Move;
 import taxon.core.addressing.text.ProposalText;
 import taxon.core.dmx.StartAddress;
+import taxon.core.text.Counted;
 
 /**
  * A proposal as the page shows it.
@@ -54,8 +55,8 @@ public record ProposalView(
                         .toList(),
                 capital(ProposalText.sentence(proposal.optimum())),
                 ProposalText.certainty(proposal),
-                proposal.totals().universes() + " universes, "
-                        + proposal.totals().slots() + " slots used, "
+                Counted.of(proposal.totals().universes(), "universe") + ", "
+                        + Counted.of(proposal.totals().slots(), "slot") + " used, "
                         + proposal.totals().free() + " free");
     }
 }

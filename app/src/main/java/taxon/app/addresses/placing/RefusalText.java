@@ -13,6 +13,7 @@ import taxon.core.rig.BlockRef;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
+import taxon.core.text.Counted;
 
 /** Why something cannot be put where someone wants it. */
 public final class RefusalText {
@@ -24,8 +25,8 @@ public final class RefusalText {
     public static String notFree(Plan plan, Collection<FixtureKey> keys, PlannedBlock held, StartAddress to) {
         int last = to.slot().number() + held.footprint() - 1;
         if (last > 512) {
-            return held.label() + " needs " + held.footprint() + " slots from " + to + "; the universe ends at 512."
-                    + next(plan, keys, held, to);
+            return held.label() + " needs " + Counted.of(held.footprint(), "slot") + " from " + to
+                    + "; the universe ends at 512." + next(plan, keys, held, to);
         }
         List<BlockRef> mine =
                 Shift.blocks(plan, keys).stream().map(PlannedBlock::ref).toList();
@@ -41,10 +42,16 @@ public final class RefusalText {
                 .map(r -> r.slots().first() + " to " + r.slots().last() + " is reserved for " + r.label())
                 .findFirst()
                 .orElse("");
-        String why =
-                !inTheWay.isEmpty() ? inTheWay : !reserved.isEmpty() ? reserved : "the wish in force is against it";
+        String why = !inTheWay.isEmpty() ? inTheWay : !reserved.isEmpty() ? reserved : against(plan);
         String all = keys.size() > 1 ? " for all that is chosen" : "";
         return run + " is not free" + all + ": " + why + "." + next(plan, keys, held, to);
+    }
+
+    /** Without a wish only what can hurt people is kept apart. */
+    private static String against(Plan plan) {
+        return plan.wish().isPresent()
+                ? "the wish in force is against it"
+                : "what can hurt people is kept on universes of its own";
     }
 
     private static String next(Plan plan, Collection<FixtureKey> keys, PlannedBlock held, StartAddress to) {

@@ -9,6 +9,7 @@ import taxon.core.dmx.Slot;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
+import taxon.core.text.Counted;
 
 /**
  * What room there is on the universes of a job.
@@ -28,7 +29,7 @@ public record RoomView(Optional<String> largest, List<More> more) {
         Optional<String> largest = fits.largest(universes)
                 .map(r -> r.universe() + "."
                         + String.format(Locale.ROOT, "%03d", r.slots().first()) + ", "
-                        + r.slots().length() + " slots");
+                        + Counted.of(r.slots().length(), "slot"));
         List<More> more = plan.fixtures().stream()
                 .filter(f -> selection.isEmpty() || selection.holds(f.key()))
                 .flatMap(f ->

@@ -19,6 +19,7 @@ import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.Shares;
+import taxon.core.text.Counted;
 
 /** Lays one universe out as a tape, so that no words run into each other. */
 public final class TapeMaker {
@@ -84,7 +85,8 @@ public final class TapeMaker {
                 width >= ROOM_FOR_MARK + (label.length() - 3) * TapeCaptions.LETTER,
                 Marks.of(standing),
                 block.fixture().traits().locked(),
-                block.label() + " " + block.type().fullName() + ", " + block.footprint() + " slots from " + start(block)
+                block.label() + " " + block.type().fullName() + ", " + Counted.of(block.footprint(), "slot") + " from "
+                        + start(block)
                         + ", " + Marks.of(standing).word()
                         + (block.fixture().traits().locked() ? ", locked" : ""));
     }

@@ -4,13 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
-import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import taxon.app.addresses.split.SplitMap.Band;
 import taxon.app.addresses.split.SplitMap.Node;
-import taxon.core.dmx.StartAddress;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
@@ -21,8 +19,7 @@ import taxon.core.testing.Rigs;
 class SplitMapTest {
 
     private static Plan rig(int fixtures, int length) {
-        return Rigs.add(
-                Rigs.empty(), Rigs.type("t", length), fixtures, Optional.of(101), Optional.of(StartAddress.of(1, 1)));
+        return Rigs.full(Rigs.type("t", length), fixtures, 101);
     }
 
     @Test

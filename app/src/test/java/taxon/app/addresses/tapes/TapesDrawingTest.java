@@ -94,8 +94,7 @@ class TapesDrawingTest {
 
     @Test
     void aPageBeginsWithTheFirstTapesAndLeavesRoomForAll() {
-        Plan plan =
-                Rigs.add(Rigs.empty(), Rigs.type("t", 512), 20, Optional.of(101), Optional.of(StartAddress.of(1, 1)));
+        Plan plan = Rigs.full(Rigs.type("t", 512), 20, 101);
         JobState state = state(plan);
         TapesDrawing first = TapesDrawing.first(state, Selection.NONE, TintBy.of(plan, ""));
         TapesDrawing all = drawing(plan, Selection.NONE);

@@ -13,6 +13,7 @@ import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.proof.Price;
+import taxon.core.text.Counted;
 
 /** The sentences of a proposal. */
 public final class ProposalText {
@@ -83,7 +84,7 @@ public final class ProposalText {
                     + a.taken().last() + ", which are taken";
         }
         if (reason instanceof Reason.NextUniverse n) {
-            return "needs " + n.needed() + " slots; universe " + n.left() + " has no such run left";
+            return "needs " + Counted.of(n.needed(), "slot") + "; universe " + n.left() + " has no such run left";
         }
         if (reason instanceof Reason.Begins b) {
             return "begins universe " + b.universe();
@@ -108,7 +109,7 @@ public final class ProposalText {
         if (trouble instanceof Trouble.Meets m) {
             return m.gap() == 0
                     ? "overlapped " + m.other()
-                    : "overlapped " + m.other() + " or was nearer than " + m.gap() + " slots";
+                    : "overlapped " + m.other() + " or was nearer than " + Counted.of(m.gap(), "slot");
         }
         if (trouble instanceof Trouble.PastEnd p) {
             return "ended at " + p.lastSlot() + "; the last slot to use is " + p.allowed();
@@ -148,8 +149,8 @@ public final class ProposalText {
 
     private static String sentence(UniverseNumber left, Why why) {
         if (why instanceof Why.Full f) {
-            return f.needed() + " slots are needed, universe " + left + " has "
-                    + (f.largest() == 0 ? "none" : f.largest()) + " left";
+            return Counted.of(f.needed(), "slot") + (f.needed() == 1 ? " is" : " are") + " needed, universe " + left
+                    + " has " + (f.largest() == 0 ? "none" : f.largest()) + " left";
         }
         if (why instanceof Why.Split s) {
             return words(s.begun()) + " shares no universe with " + words(s.left());

@@ -1,0 +1,29 @@
+package taxon.core.finding;
+
+/** What people call what a rule looks for. */
+public final class RuleTitle {
+    private RuleTitle() {}
+
+    /** A heading: "Two on the same slots". */
+    public static String of(Rule rule) {
+        return switch (rule) {
+            case OVERLAP -> "Two on the same slots";
+            case PAST_END -> "Running past slot 512";
+            case MODE_MISSING -> "A mode that the type lacks";
+            case DUPLICATE_ID -> "One fixture ID given twice";
+            case RESERVED_TOUCHED -> "On slots that are reserved";
+            case NO_ADDRESS -> "Without an address";
+            case BLOCK_NOT_ADDRESSED -> "A part without an address";
+            case SHARE_BROKEN -> "Shared addresses that came apart";
+            case HAZARD_SHARES -> "Beside what can hurt people";
+            case GAP_SHORT -> "Nearer than the gap";
+            case HEADROOM_USED -> "In the slots kept free at the end";
+            case ROOM_SHORT -> "No room for the longest mode";
+            case UNIVERSE_UNROUTED -> "A universe without a line";
+            case MODE_DOUBTED -> "A mode that is doubted";
+            case SHELF_SHORT -> "More than the shop has";
+            case NO_ID -> "Without a fixture ID";
+            case OUT_OF_STEP -> "Addresses out of step with the IDs";
+        };
+    }
+}
