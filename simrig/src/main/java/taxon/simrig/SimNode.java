@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import taxon.core.network.Ipv4;
+import taxon.wire.artnet.codec.ArtNetCodec;
 import taxon.wire.artnet.codec.ArtPacket;
 import taxon.wire.artnet.codec.ArtPacket.PollReply;
 import taxon.wire.artnet.codec.ArtPacket.Port;
@@ -15,6 +16,7 @@ import taxon.wire.artnet.link.ArtNetLink;
 import taxon.wire.artnet.link.SendPolicy;
 import taxon.wire.bytes.MalformedPacketException;
 import taxon.wire.rdm.codec.RdmMessage;
+import taxon.wire.rdm.codec.Uid;
 
 /**
  * A simulated node on a loopback address. It describes itself when polled, gives its tables of devices,
@@ -23,12 +25,16 @@ import taxon.wire.rdm.codec.RdmMessage;
 public final class SimNode implements AutoCloseable {
     private static final int PORTS_IN_A_REPLY = 4;
 
+    private static final InetSocketAddress EVERYONE = new InetSocketAddress("127.255.255.255", ArtNetCodec.UDP_PORT);
+
+    private final boolean toEveryone;
     private final Ipv4 ip;
     private final String name;
     private final List<SimPort> ports;
     private final ArtNetLink link;
 
-    private SimNode(Ipv4 ip, String name, List<SimPort> ports) throws IOException {
+    private SimNode(Ipv4 ip, String name, List<SimPort> ports, boolean toEveryone) throws IOException {
+        this.toEveryone = toEveryone;
         this.ip = ip;
         this.name = name;
         this.ports = List.copyOf(ports);
@@ -39,16 +45,17 @@ public final class SimNode implements AutoCloseable {
      * Starts a node.
      *
      * @param ports one or more, all of one Net and Sub-Net
+     * @param toEveryone true for one that answers to the broadcast address, as older nodes do
      * @throws IOException when its UDP port is taken
      */
-    public static SimNode start(Ipv4 ip, String name, List<SimPort> ports) throws IOException {
+    public static SimNode start(Ipv4 ip, String name, List<SimPort> ports, boolean toEveryone) throws IOException {
         if (!ip.isLoopback()) {
             throw new IllegalArgumentException("a simulated node has a loopback address, not " + ip);
         }
         if (ports.stream().map(p -> p.address().number() >> 4).distinct().count() != 1) {
             throw new IllegalArgumentException("the ports of " + name + " differ in Net or Sub-Net");
         }
-        return new SimNode(ip, name, ports);
+        return new SimNode(ip, name, ports, toEveryone);
     }
 
     public Ipv4 ip() {
@@ -94,12 +101,14 @@ public final class SimNode implements AutoCloseable {
             SimPort port = ports.get(i);
             if (port.address().net() == request.net()
                     && request.subUnis().contains(port.address().subUni())) {
-                var uids = port.units().stream().map(SimUnit::uid).toList();
+                List<Uid> uids =
+                        port.tells() ? port.units().stream().map(SimUnit::uid).toList() : List.of();
                 reply(
                         new TodData(
                                 i % PORTS_IN_A_REPLY + 1,
                                 i / PORTS_IN_A_REPLY + 1,
                                 port.address(),
+                                port.tells(),
                                 uids.size(),
                                 0,
                                 uids),
@@ -124,7 +133,7 @@ public final class SimNode implements AutoCloseable {
 
     private void reply(ArtPacket packet, InetSocketAddress sender) {
         try {
-            link.send(packet, sender);
+            link.send(packet, toEveryone ? EVERYONE : sender);
         } catch (IOException e) {
             throw new UncheckedIOException("simulated node " + name + " cannot answer " + sender, e);
         }

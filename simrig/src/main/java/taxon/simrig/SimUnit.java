@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import taxon.core.dmx.Slot;
 import taxon.wire.bytes.Bytes;
 import taxon.wire.rdm.codec.CommandClass;
@@ -32,6 +33,8 @@ public final class SimUnit {
     private int personality;
     private final List<Integer> starts;
     private boolean identifying;
+    private Set<Integer> refused = Set.of();
+    private boolean muteAfterSetting;
 
     /**
      * A unit as it comes out of the truck.
@@ -66,6 +69,18 @@ public final class SimUnit {
         }
     }
 
+    /** One that knows none of these parameters, as many units know no label. */
+    public synchronized SimUnit refusing(Integer... pids) {
+        refused = Set.of(pids);
+        return this;
+    }
+
+    /** One that does what it is told, and whose answer to that is lost on the way. */
+    public synchronized SimUnit losingAnswersToSetting() {
+        muteAfterSetting = true;
+        return this;
+    }
+
     public Uid uid() {
         return uid;
     }
@@ -83,9 +98,12 @@ public final class SimUnit {
         if (request.subDevice() > current().subDevices()) {
             return Optional.of(request.refuse(NackReason.SUB_DEVICE_OUT_OF_RANGE));
         }
+        if (refused.contains(request.pid())) {
+            return Optional.of(request.refuse(NackReason.UNKNOWN_PID));
+        }
         return switch (request.commandClass()) {
             case GET -> Optional.of(get(request));
-            case SET -> Optional.of(set(request));
+            case SET -> Optional.of(set(request)).filter(answer -> !muteAfterSetting);
             default -> Optional.empty();
         };
     }

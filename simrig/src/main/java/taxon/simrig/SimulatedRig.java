@@ -13,10 +13,18 @@ public final class SimulatedRig implements AutoCloseable {
         this.nodes = List.copyOf(nodes);
     }
 
-    /** A node to be started. */
-    public record NodeSpec(Ipv4 ip, String name, List<SimPort> ports) {
+    /**
+     * A node to be started.
+     *
+     * @param toEveryone true for one that answers to the broadcast address, as older nodes do
+     */
+    public record NodeSpec(Ipv4 ip, String name, List<SimPort> ports, boolean toEveryone) {
         public NodeSpec {
             ports = List.copyOf(ports);
+        }
+
+        public NodeSpec(Ipv4 ip, String name, List<SimPort> ports) {
+            this(ip, name, ports, false);
         }
     }
 
@@ -25,7 +33,7 @@ public final class SimulatedRig implements AutoCloseable {
         List<SimNode> started = new ArrayList<>();
         try {
             for (NodeSpec spec : specs) {
-                started.add(SimNode.start(spec.ip(), spec.name(), spec.ports()));
+                started.add(SimNode.start(spec.ip(), spec.name(), spec.ports(), spec.toEveryone()));
             }
         } catch (IOException e) {
             started.forEach(SimNode::close);

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.AfterEach;
@@ -15,6 +16,8 @@ import taxon.core.network.PortAddress;
 import taxon.simrig.SimulatedRig.NodeSpec;
 import taxon.wire.artnet.codec.ArtPacket.PollReply;
 import taxon.wire.artnet.link.ArtNetController;
+import taxon.wire.artnet.link.DeviceTable;
+import taxon.wire.artnet.link.DeviceTable.Outlet;
 import taxon.wire.artnet.link.RdmClient;
 import taxon.wire.artnet.link.RdmClient.RdmException;
 import taxon.wire.artnet.link.SendForbiddenException;
@@ -69,7 +72,7 @@ class SimulatedRigTest {
         List<SimPort> ports = LongStream.range(1, 11)
                 .mapToObj(n -> new SimPort(new PortAddress((int) n), List.of()))
                 .toList();
-        try (SimNode node = SimNode.start(large, "Ten ports", ports)) {
+        try (SimNode node = SimNode.start(large, "Ten ports", ports, false)) {
             List<PollReply> replies = controller.poll(node.ip());
             assertThat(replies).extracting(PollReply::bindIndex).containsExactly(1, 2, 3);
             assertThat(replies.get(2).ports()).hasSize(2);
@@ -80,13 +83,73 @@ class SimulatedRigTest {
     @Test
     void aNodeThatIsNotThereGivesNoReply() throws Exception {
         assertThat(controller.poll(NOBODY)).isEmpty();
-        assertThat(controller.tableOfDevices(NOBODY, FIRST)).isEmpty();
+        assertThat(controller.tableOfDevices(NOBODY, new Outlet(FIRST, 1, 1))).isEqualTo(new DeviceTable.Silent());
     }
 
     @Test
     void eachPortGivesItsTableOfDevices() throws Exception {
-        assertThat(controller.tableOfDevices(NODE, FIRST)).contains(List.of(HERON, SILENT));
-        assertThat(controller.tableOfDevices(NODE, SECOND).orElseThrow()).hasSize(160);
+        assertThat(table(FIRST, 1)).containsExactly(HERON, SILENT);
+        assertThat(table(SECOND, 2)).hasSize(160);
+    }
+
+    private List<Uid> table(PortAddress address, int port) throws Exception {
+        DeviceTable table = controller.tableOfDevices(NODE, new Outlet(address, 1, port));
+        assertThat(table).isInstanceOf(DeviceTable.Found.class);
+        return ((DeviceTable.Found) table).devices();
+    }
+
+    @Test
+    void aNodeThatAnswersToEveryoneIsHeard() throws Exception {
+        Ipv4 loud = Ipv4.of(127, 83, 0, 5);
+        try (SimulatedRig shouting = SimulatedRig.start(
+                List.of(new NodeSpec(loud, "Old node", List.of(new SimPort(FIRST, List.of())), true)))) {
+            assertThat(shouting.nodes()).hasSize(1);
+            assertThat(controller.poll(loud)).extracting(PollReply::shortName).containsExactly("Old node");
+        }
+    }
+
+    @Test
+    void aTableThatIsRefusedIsNoEmptyTable() throws Exception {
+        Ipv4 shy = Ipv4.of(127, 83, 0, 6);
+        try (SimulatedRig refusing = SimulatedRig.start(
+                List.of(new NodeSpec(shy, "Shy node", List.of(new SimPort(FIRST, List.of(), false)))))) {
+            assertThat(refusing.units()).isEmpty();
+            assertThat(controller.tableOfDevices(shy, new Outlet(FIRST, 1, 1))).isEqualTo(new DeviceTable.Refused());
+        }
+    }
+
+    /** A node of eight ports describes itself on two pages; here a port of each carries the same Port-Address. */
+    @Test
+    void onePageOfANodeIsNeverTakenForTheOther() throws Exception {
+        Ipv4 wide = Ipv4.of(127, 83, 0, 7);
+        List<SimPort> ports = new ArrayList<>();
+        for (int i = 0; i < 8; i++) {
+            SimUnit unit = new SimUnit(
+                    uid(500 + i),
+                    "Oxbow",
+                    "Dunlin",
+                    "",
+                    List.of(new SimPersonality("a", List.of(3))),
+                    1,
+                    List.of(1),
+                    false);
+            ports.add(new SimPort(new PortAddress(1 + i % 4), List.of(unit)));
+        }
+        try (SimulatedRig rig8 = SimulatedRig.start(List.of(new NodeSpec(wide, "Wide node", ports)))) {
+            assertThat(rig8.units()).hasSize(8);
+            assertThat(controller.tableOfDevices(wide, new Outlet(new PortAddress(2), 1, 2)))
+                    .isEqualTo(new DeviceTable.Found(List.of(uid(501))));
+            assertThat(controller.tableOfDevices(wide, new Outlet(new PortAddress(2), 2, 2)))
+                    .isEqualTo(new DeviceTable.Found(List.of(uid(505))));
+        }
+    }
+
+    @Test
+    void aLabelThatIsRefusedIsNoLostAnswer() throws Exception {
+        RdmClient client = new RdmClient(controller, NODE, FIRST);
+        assertThat(client.textIfAny(HERON, Pid.DEVICE_LABEL)).contains("201");
+        assertThat(client.textIfAny(HERON, 0x7FDF)).isEmpty();
+        assertThatThrownBy(() -> client.textIfAny(SILENT, Pid.DEVICE_LABEL)).isInstanceOf(RdmException.class);
     }
 
     @Test

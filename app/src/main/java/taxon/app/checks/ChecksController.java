@@ -62,8 +62,7 @@ class ChecksController {
     Object page(@PathVariable int job, HttpServletRequest request, Model model) {
         JobState state = frames.state(job);
         ReadingState reading = readings.state(job);
-        Optional<RigComparison> comparison =
-                reading.last().map(r -> RigComparison.of(state.plan(), r.read(), r.units()));
+        Optional<RigComparison> comparison = reading.last().map(r -> r.against(state.plan()));
         if (Reply.wantsJson(request)) {
             return Reply.json(HttpStatus.OK, ChecksJson.write(state, reading, comparison));
         }
@@ -90,6 +89,9 @@ class ChecksController {
                                 .map(l -> ComparisonLine.of(state.plan(), l))
                                 .toList())
                         .orElse(List.of()));
+        model.addAttribute(
+                "notAsked",
+                reading.last().map(r -> NotAskedLine.of(state.plan(), r)).orElse(List.of()));
         String wanted = Objects.requireNonNullElse(request.getParameter("standing"), "");
         model.addAttribute("standing", wanted);
         model.addAttribute("standings", standings(state, wanted));

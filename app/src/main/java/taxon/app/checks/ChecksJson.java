@@ -24,6 +24,12 @@ final class ChecksJson {
             body.put("at", r.at().toString());
             var troubles = body.putArray("troubles");
             r.troubles().forEach(troubles::add);
+            var notAsked = body.putArray("notAsked");
+            NotAskedLine.of(state.plan(), r)
+                    .forEach(n -> notAsked.addObject()
+                            .put("fixtures", n.count())
+                            .put("why", n.why())
+                            .put("ids", n.ids()));
         });
         comparison.ifPresent(c -> {
             ObjectNode counts = body.putObject("counts");

@@ -2,6 +2,7 @@ package taxon.app.checks;
 
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import taxon.core.dmx.StartAddress;
 import taxon.core.proof.FoundUnit;
@@ -71,28 +72,34 @@ record ComparisonLine(
         return switch (verdict) {
             case RIGHT -> "moss";
             case WRONG_ADDRESS, WRONG_MODE, MISSING -> "stop";
-            case UNEXPECTED -> "warn";
+            case UNSURE, UNEXPECTED -> "warn";
         };
     }
 
     private static String why(Line line) {
         String differs = line.differences().stream()
                 .sorted()
-                .map(d -> d.name().toLowerCase(Locale.ROOT))
+                .map(d -> d.name().toLowerCase(Locale.ROOT).replace("_unknown", ""))
+                .distinct()
                 .collect(Collectors.joining(" and "));
         String matched = switch (line.reason()) {
-            case SAME_UID -> "known by its UID";
+            case SAME_UID -> "the unit that answered for it before, by its UID";
             case SAME_LABEL -> "known by its label";
             case SAME_TYPE_AND_ADDRESS -> "same type and address";
+            case ONE_OF_SEVERAL -> "one of several of its type at this address, nobody knows which";
             case SAME_TYPE_IN_ORDER -> "left over of its type, in order of addresses";
             case NONE -> line.fixture().isPresent() ? "no unit answered for it" : "no fixture is planned for it";
         };
+        if (line.differences().equals(Set.of(Difference.TYPE_UNKNOWN))) {
+            return "it does not say what it is; " + matched;
+        }
         return differs.isEmpty() ? matched : differs + " differs; " + matched;
     }
 
     private static int armBlock(Line line) {
         if (line.fixture().isEmpty()
                 || line.found().isEmpty()
+                || line.differences().contains(Difference.UNIVERSE)
                 || !line.differences().contains(Difference.ADDRESS)) {
             return 0;
         }

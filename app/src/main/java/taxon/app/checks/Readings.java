@@ -122,7 +122,7 @@ class Readings implements DisposableBean {
     /** Holds what was found against the plan as it is now, which may have changed while the rig was read. */
     private void record(int job, RigReading reading) {
         Plan plan = state(editor, job).plan();
-        RigComparison comparison = RigComparison.of(plan, reading.read(), reading.units());
+        RigComparison comparison = reading.against(plan);
         List<BlockEvidence> evidence = ReadingEvidence.of(plan, comparison, reading.at());
         editor.record(
                 job,

@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
@@ -24,6 +23,8 @@ import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
 import taxon.wire.artnet.codec.ArtPacket.PollReply;
 import taxon.wire.artnet.link.ArtNetController;
+import taxon.wire.artnet.link.DeviceTable;
+import taxon.wire.artnet.link.DeviceTable.Outlet;
 import taxon.wire.artnet.link.RdmClient;
 import taxon.wire.artnet.link.RdmClient.RdmException;
 import taxon.wire.artnet.link.SendPolicy;
@@ -66,9 +67,9 @@ final class RigReader {
         try (ArtNetController controller = ArtNetController.open(card, policy, answerWithin)) {
             Walk walk = new Walk(controller, told, stop);
             for (Map.Entry<Integer, List<Universe>> entry : byNode(plan).entrySet()) {
-                walk.node(plan.node(entry.getKey()).orElseThrow(), entry.getValue());
+                walk.reachable(plan.node(entry.getKey()).orElseThrow(), entry.getValue());
             }
-            return new RigReading(clock.instant(), walk.ways.keySet(), walk.ways, walk.units, walk.troubles);
+            return new RigReading(clock.instant(), walk.ways, walk.units, walk.troubles);
         }
     }
 
@@ -96,7 +97,16 @@ final class RigReader {
             this.stop = stop;
         }
 
-        void node(Node node, List<Universe> universes) throws IOException, InterruptedException {
+        /** A node to which nothing can be sent holds up no other. */
+        void reachable(Node node, List<Universe> universes) throws InterruptedException {
+            try {
+                node(node, universes);
+            } catch (IOException e) {
+                troubles.add(node.name() + " at " + node.ip() + " cannot be asked: " + e.getMessage() + ".");
+            }
+        }
+
+        private void node(Node node, List<Universe> universes) throws IOException, InterruptedException {
             told.accept(new Progress(node.name(), units.size()));
             List<PollReply> replies = controller.poll(node.ip());
             if (replies.isEmpty()) {
@@ -104,7 +114,7 @@ final class RigReader {
                         + " does not answer: is it on, and in one range with this card?");
                 return;
             }
-            List<PortAddress> ports = portAddresses(replies);
+            List<Outlet> ports = outlets(replies);
             for (Universe universe : universes) {
                 if (!stop.getAsBoolean()) {
                     port(node, universe, ports);
@@ -112,18 +122,17 @@ final class RigReader {
             }
         }
 
-        private static List<PortAddress> portAddresses(List<PollReply> replies) {
-            List<PortAddress> ports = new ArrayList<>();
+        private static List<Outlet> outlets(List<PollReply> replies) {
+            List<Outlet> ports = new ArrayList<>();
             for (PollReply reply : replies) {
                 for (int i = 0; i < reply.ports().size(); i++) {
-                    ports.add(reply.portAddress(i));
+                    ports.add(new Outlet(reply.portAddress(i), reply.bindIndex(), i + 1));
                 }
             }
             return ports;
         }
 
-        private void port(Node node, Universe universe, List<PortAddress> ports)
-                throws IOException, InterruptedException {
+        private void port(Node node, Universe universe, List<Outlet> ports) throws IOException, InterruptedException {
             Route route = universe.route().orElseThrow();
             int number = route.port().number();
             if (number > ports.size()) {
@@ -131,31 +140,41 @@ final class RigReader {
                         + " is planned on port " + number + ".");
                 return;
             }
-            PortAddress address = ports.get(number - 1);
+            Outlet outlet = ports.get(number - 1);
+            PortAddress address = outlet.address();
             if (route instanceof Route.ArtNet planned && !planned.address().equals(address)) {
                 troubles.add(node.name() + " port " + number + " is set to Port-Address " + address + "; planned is "
                         + planned.address() + ".");
             }
-            line(node, universe.number(), address);
+            line(node, universe, outlet);
         }
 
-        private void line(Node node, UniverseNumber universe, PortAddress address)
-                throws IOException, InterruptedException {
-            Optional<List<Uid>> table = controller.tableOfDevices(node.ip(), address);
-            if (table.isEmpty()) {
-                troubles.add(node.name() + " gives no table of devices for Port-Address " + address
-                        + ": is remote management on at that port?");
+        private void line(Node node, Universe line, Outlet outlet) throws IOException, InterruptedException {
+            UniverseNumber universe = line.number();
+            DeviceTable table = controller.tableOfDevices(node.ip(), outlet);
+            if (!(table instanceof DeviceTable.Found found)) {
+                troubles.add(noTable(node, universe, outlet, table));
                 return;
             }
-            ways.put(universe, new Way(node.ip(), address));
-            RdmClient client = new RdmClient(controller, node.ip(), address);
-            for (Uid uid : table.get()) {
+            ways.put(universe, new Way(node.ip(), outlet.address(), line.route()));
+            RdmClient client = new RdmClient(controller, node.ip(), outlet.address());
+            for (Uid uid : found.devices()) {
                 if (stop.getAsBoolean()) {
                     return;
                 }
                 unit(client, universe, uid);
                 told.accept(new Progress(node.name(), units.size()));
             }
+        }
+
+        private static String noTable(Node node, UniverseNumber universe, Outlet outlet, DeviceTable table) {
+            String where = node.name() + (table instanceof DeviceTable.Refused ? " refuses" : " gives no")
+                    + (table instanceof DeviceTable.Refused ? " the" : "") + " table of devices of universe " + universe
+                    + ", Port-Address " + outlet.address();
+            return where
+                    + (table instanceof DeviceTable.Refused
+                            ? ": it is still looking for them, or remote management is off there."
+                            : ": is remote management on at that port?");
         }
 
         private void unit(RdmClient client, UniverseNumber universe, Uid uid) throws IOException, InterruptedException {
@@ -182,11 +201,11 @@ final class RigReader {
         return new FoundUnit(
                 universe,
                 uid.toString(),
-                client.text(uid, Pid.MANUFACTURER_LABEL),
-                client.text(uid, Pid.DEVICE_MODEL_DESCRIPTION),
-                client.text(uid, Pid.DEVICE_LABEL),
+                client.textIfAny(uid, Pid.MANUFACTURER_LABEL).orElse(""),
+                client.textIfAny(uid, Pid.DEVICE_MODEL_DESCRIPTION).orElse(""),
+                client.textIfAny(uid, Pid.DEVICE_LABEL).orElse(""),
                 info.personality(),
-                client.personality(uid, info.personality()).name(),
+                client.personalityName(uid, info.personality()).orElse(""),
                 blocks);
     }
 

@@ -3,6 +3,7 @@ package taxon.app.checks;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import taxon.app.TaxonSettings;
@@ -12,6 +13,7 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.proof.FoundUnit;
 import taxon.core.proof.ReadingEvidence;
 import taxon.core.proof.RigComparison;
+import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
@@ -45,9 +47,22 @@ class UnitWriter {
     /**
      * What may be written now.
      *
+     * @param unit as it answered at the newest reading
+     * @param reason why it was taken for the fixture
      * @param until for people to read; what decides is the clock that cannot be set
      */
-    record Armed(BlockRef block, String label, String uid, StartAddress address, Way way, Instant until) {}
+    record Armed(
+            BlockRef block,
+            String label,
+            FoundUnit unit,
+            RigComparison.Reason reason,
+            StartAddress address,
+            Way way,
+            Instant until) {
+        String uid() {
+            return unit.uid();
+        }
+    }
 
     /** A write that was not done, with the reason as a sentence. */
     static final class NotWrittenException extends Exception {
@@ -72,14 +87,20 @@ class UnitWriter {
                 .last()
                 .orElseThrow(
                         () -> new NotWrittenException("The rig was not read yet, so no unit is known. Read it first."));
-        FoundUnit unit = RigComparison.of(plan, reading.read(), reading.units()).lines().stream()
+        RigComparison.Line line = reading.against(plan).lines().stream()
                 .filter(l -> l.key().equals(Optional.of(block.fixture())))
                 .findFirst()
-                .flatMap(RigComparison.Line::found)
+                .orElseThrow(() -> new NotWrittenException("No unit answered for this fixture at the newest reading."));
+        FoundUnit unit = line.found()
                 .orElseThrow(() -> new NotWrittenException("No unit answered for this fixture at the newest reading."));
         StartAddress address = plan.fixture(block.fixture())
                 .flatMap(f -> f.address(block.block()))
                 .orElseThrow(() -> new NotWrittenException("This block has no planned address."));
+        if (!unit.universe().equals(address.universe())) {
+            throw new NotWrittenException("Unit " + unit.uid() + " answers on universe " + unit.universe()
+                    + ", and planned is universe " + address.universe()
+                    + ": it hangs on another line, where no start address makes it right.");
+        }
         if (block.block() > unit.blocks().size()) {
             throw new NotWrittenException("Unit " + unit.uid() + " has no block " + block.block()
                     + " in the mode that it is in: set the mode on the unit first.");
@@ -88,7 +109,7 @@ class UnitWriter {
                 .orElseThrow(() -> new NotWrittenException("The line of this unit was not read."));
         String label = plan.fixture(block.fixture()).map(Fixture::label).orElse("");
         Armed now = new Armed(
-                block, label, unit.uid(), address, way, clock.instant().plus(ArmedWrites.ARMED_FOR));
+                block, label, unit, line.reason(), address, way, clock.instant().plus(ArmedWrites.ARMED_FOR));
         armed.arm(job, now);
         return now;
     }
@@ -109,8 +130,9 @@ class UnitWriter {
                 .equals(Optional.of(order.address()))) {
             throw new NotWrittenException("The planned address changed since this was armed. Arm it again.");
         }
+        doubt(job, plan, order);
         FoundUnit after = send(order, plan);
-        record(job, plan, after, block);
+        record(job, plan, after, order);
         int slot = after.blocks().get(block.block() - 1).start().number();
         if (slot != order.address().slot().number()) {
             throw new NotWrittenException("Unit " + order.uid() + " took the address and still says " + slot + ".");
@@ -130,22 +152,39 @@ class UnitWriter {
                     new RdmClient(controller, order.way().node(), order.way().address());
             client.setStartAddress(
                     uid, order.block().block() - 1, order.address().slot().number());
-            return RigReader.unit(client, order.address().universe(), uid);
+            return RigReader.unit(client, order.unit().universe(), uid);
         } catch (IOException e) {
             throw new NotWrittenException("The unit cannot be reached: " + e.getMessage() + ".");
         } catch (RdmException e) {
-            throw new NotWrittenException("Not written: " + e.getMessage() + ".");
+            throw new NotWrittenException(
+                    e.isRefused()
+                            ? "Not written: " + e.getMessage() + "."
+                            : "It is not known what the unit has now: " + e.getMessage()
+                                    + ". Read the rig again; what was proved of it is not, until then.");
         }
     }
 
-    private void record(int job, Plan plan, FoundUnit unit, BlockRef block) {
-        Fixture fixture = plan.fixture(block.fixture()).orElseThrow();
+    /** From now on nobody knows what the unit has, until it has said so: an answer may be lost, and so may this process. */
+    private void doubt(int job, Plan plan, Armed order) {
+        Fixture fixture = plan.fixture(order.block().fixture()).orElseThrow();
+        List<BlockEvidence> without = plan.blocksOf(fixture).stream()
+                .map(b -> plan.evidence(b.ref()))
+                .filter(e -> e.proved().isPresent())
+                .map(BlockEvidence::withoutProof)
+                .toList();
+        if (!without.isEmpty()) {
+            editor.record(job, "the rig", JobEdits.record("Writing to " + fixture.label() + " begun", without));
+        }
+    }
+
+    private void record(int job, Plan plan, FoundUnit unit, Armed order) {
+        Fixture fixture = plan.fixture(order.block().fixture()).orElseThrow();
         readings.replace(job, unit);
+        RigComparison.Line line = RigComparison.held(plan, fixture, unit, order.reason());
         editor.record(
                 job,
                 "the rig",
                 JobEdits.record(
-                        "Address written to " + fixture.label(),
-                        ReadingEvidence.of(plan, fixture, unit, clock.instant())));
+                        "Address written to " + fixture.label(), ReadingEvidence.of(plan, line, clock.instant())));
     }
 }

@@ -24,6 +24,8 @@ public record RigComparison(List<Line> lines) {
         SAME_UID,
         SAME_LABEL,
         SAME_TYPE_AND_ADDRESS,
+        /** Of its type and address there are more units than fixtures, or fewer: it may be any of them. */
+        ONE_OF_SEVERAL,
         SAME_TYPE_IN_ORDER,
         NONE
     }
@@ -32,6 +34,8 @@ public record RigComparison(List<Line> lines) {
         RIGHT,
         WRONG_ADDRESS,
         WRONG_MODE,
+        /** Nothing contradicts the plan, but it is not known that this is the unit, or what it is. */
+        UNSURE,
         MISSING,
         UNEXPECTED
     }
@@ -39,8 +43,12 @@ public record RigComparison(List<Line> lines) {
     /** One way in which a unit differs from its fixture. */
     public enum Difference {
         TYPE,
+        /** The unit does not say what it is. */
+        TYPE_UNKNOWN,
         UNIVERSE,
         MODE,
+        /** It has another number of slots or of blocks than its mode. */
+        LENGTH,
         ADDRESS
     }
 
@@ -71,18 +79,26 @@ public record RigComparison(List<Line> lines) {
             if (fixture.isEmpty()) {
                 return Verdict.UNEXPECTED;
             }
-            if (differences.isEmpty()) {
-                return Verdict.RIGHT;
+            if (differences.stream().anyMatch(MODES::contains)) {
+                return Verdict.WRONG_MODE;
             }
-            return differences.contains(Difference.MODE) || differences.contains(Difference.TYPE)
-                    ? Verdict.WRONG_MODE
-                    : Verdict.WRONG_ADDRESS;
+            if (differences.contains(Difference.UNIVERSE) || differences.contains(Difference.ADDRESS)) {
+                return Verdict.WRONG_ADDRESS;
+            }
+            return differences.isEmpty() && reason != Reason.ONE_OF_SEVERAL ? Verdict.RIGHT : Verdict.UNSURE;
+        }
+
+        /** True when the unit itself says whose it is, or nothing else can be. */
+        public boolean isCertain() {
+            return reason != Reason.SAME_TYPE_IN_ORDER && reason != Reason.ONE_OF_SEVERAL && reason != Reason.NONE;
         }
 
         public Optional<FixtureKey> key() {
             return fixture.map(Fixture::key);
         }
     }
+
+    private static final Set<Difference> MODES = Set.of(Difference.MODE, Difference.TYPE, Difference.LENGTH);
 
     private static final Comparator<Line> ORDER = Comparator.comparing(Line::universe)
             .thenComparing(l -> l.fixture().isEmpty())
@@ -98,6 +114,16 @@ public record RigComparison(List<Line> lines) {
     /** Holds the units found on these universes against the plan. */
     public static RigComparison of(Plan plan, Set<UniverseNumber> read, List<FoundUnit> units) {
         return new RigComparison(new RigMatcher(plan, read, units).lines());
+    }
+
+    /** One unit held against the fixture that it was taken for. */
+    public static Line held(Plan plan, Fixture fixture, FoundUnit unit, Reason reason) {
+        return new Line(
+                unit.universe(),
+                Optional.of(fixture),
+                Optional.of(unit),
+                reason,
+                UnitDifferences.of(plan, fixture, unit));
     }
 
     /** How many lines of each verdict; every verdict is in it. */

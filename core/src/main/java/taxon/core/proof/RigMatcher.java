@@ -2,7 +2,7 @@ package taxon.core.proof;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -12,13 +12,12 @@ import java.util.TreeMap;
 import java.util.function.BiPredicate;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
-import taxon.core.fixture.FixtureType;
-import taxon.core.fixture.Mode;
 import taxon.core.proof.RigComparison.Difference;
 import taxon.core.proof.RigComparison.Line;
 import taxon.core.proof.RigComparison.Reason;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.text.Likeness;
 
@@ -26,7 +25,7 @@ import taxon.core.text.Likeness;
  * Finds which unit is which fixture.
  *
  * <p>In this order, each taking what the earlier ones left: the UID that the fixture answered with before; a label equal to
- * the fixture ID; same type, universe and start address; then, per universe and type, what is left over in the order of
+ * the fixture ID; same type, universe and start address, for certain only where there are as many units as fixtures; then, per universe and type, what is left over in the order of
  * addresses, since a unit that still has last show's address usually stands among its own kind. Each unit and each fixture
  * is used once. Time: O(n · m) for n fixtures and m units.
  */
@@ -44,11 +43,7 @@ final class RigMatcher {
         found.stream().sorted(Comparator.comparing(FoundUnit::uid)).forEach(units::add);
         pair(Reason.SAME_UID, this::sameUid);
         pair(Reason.SAME_LABEL, this::sameLabel);
-        pair(
-                Reason.SAME_TYPE_AND_ADDRESS,
-                (f, u) -> sameType(f, u)
-                        && differencesOf(f, u).stream()
-                                .noneMatch(d -> d == Difference.ADDRESS || d == Difference.UNIVERSE));
+        pairByAddress();
         pairInOrder();
         fixtures.forEach(f -> lines.add(
                 new Line(universe(f).orElseThrow(), Optional.of(f), Optional.empty(), Reason.NONE, Set.of())));
@@ -67,6 +62,32 @@ final class RigMatcher {
                 take(fixture, best(fixture, fitting), reason);
             }
         }
+    }
+
+    /** Where units and fixtures of a type and address are not as many, nobody can say which of them is which. */
+    private void pairByAddress() {
+        Map<FixtureKey, Reason> reasons = new HashMap<>();
+        for (Fixture fixture : fixtures) {
+            List<FoundUnit> there =
+                    units.stream().filter(u -> isThere(fixture, u)).toList();
+            long alike = there.isEmpty()
+                    ? 0
+                    : fixtures.stream().filter(f -> isThere(f, there.get(0))).count();
+            reasons.put(fixture.key(), there.size() == alike ? Reason.SAME_TYPE_AND_ADDRESS : Reason.ONE_OF_SEVERAL);
+        }
+        for (Fixture fixture : List.copyOf(fixtures)) {
+            List<FoundUnit> there =
+                    units.stream().filter(u -> isThere(fixture, u)).toList();
+            if (!there.isEmpty()) {
+                take(fixture, best(fixture, there), reasons.getOrDefault(fixture.key(), Reason.ONE_OF_SEVERAL));
+            }
+        }
+    }
+
+    private boolean isThere(Fixture fixture, FoundUnit unit) {
+        return sameType(fixture, unit)
+                && differencesOf(fixture, unit).stream()
+                        .noneMatch(d -> d == Difference.ADDRESS || d == Difference.UNIVERSE);
     }
 
     /** Of several that fit, the one that differs least. */
@@ -115,40 +136,8 @@ final class RigMatcher {
                 differencesOf(fixture, unit)));
     }
 
-    /** By personality number; where the type does not know it, by the name that the unit gives. */
-    private static boolean sameMode(Mode mode, FoundUnit unit) {
-        return mode.personality()
-                .map(p -> p == unit.personality())
-                .orElseGet(() -> Likeness.key(mode.name()).equals(Likeness.key(unit.modeName())));
-    }
-
     private Set<Difference> differencesOf(Fixture fixture, FoundUnit unit) {
-        Set<Difference> differences = EnumSet.noneOf(Difference.class);
-        if (!sameType(fixture, unit)) {
-            differences.add(Difference.TYPE);
-        }
-        if (!universe(fixture).equals(Optional.of(unit.universe()))) {
-            differences.add(Difference.UNIVERSE);
-        }
-        if (plan.mode(fixture).filter(m -> sameMode(m, unit)).isEmpty()) {
-            differences.add(Difference.MODE);
-        }
-        if (!sameSlots(fixture, unit)) {
-            differences.add(Difference.ADDRESS);
-        }
-        return differences;
-    }
-
-    /** Blocks that only one side has are the mode's fault, not the address's. */
-    private static boolean sameSlots(Fixture fixture, FoundUnit unit) {
-        for (int block = 1; block <= unit.blocks().size(); block++) {
-            Optional<StartAddress> planned = fixture.address(block);
-            if (planned.isPresent()
-                    && !planned.get().slot().equals(unit.blocks().get(block - 1).start())) {
-                return false;
-            }
-        }
-        return true;
+        return UnitDifferences.of(plan, fixture, unit);
     }
 
     private boolean sameUid(Fixture fixture, FoundUnit unit) {
@@ -160,12 +149,7 @@ final class RigMatcher {
     }
 
     private boolean sameType(Fixture fixture, FoundUnit unit) {
-        return sameType(plan.type(fixture), unit);
-    }
-
-    /** True when the unit calls itself what the type is called. */
-    static boolean sameType(FixtureType type, FoundUnit unit) {
-        return typeKey(unit).equals(Likeness.key(type.fullName()));
+        return UnitDifferences.isOfType(plan.type(fixture), unit);
     }
 
     private String kind(Fixture fixture) {
@@ -174,11 +158,7 @@ final class RigMatcher {
     }
 
     private String kind(FoundUnit unit) {
-        return unit.universe() + " " + typeKey(unit);
-    }
-
-    private static String typeKey(FoundUnit unit) {
-        return Likeness.key(unit.maker() + " " + unit.model());
+        return unit.universe() + " " + UnitDifferences.typeKey(unit);
     }
 
     private static Optional<UniverseNumber> universe(Fixture fixture) {

@@ -56,6 +56,11 @@ public record BlockEvidence(BlockRef ref, Optional<Mark> set, Optional<Mark> pro
         return new BlockEvidence(ref, Optional.of(mark), Optional.of(mark), provedUid);
     }
 
+    /** The same, but no longer proved: what the unit has now is not known, or is not as planned. */
+    public BlockEvidence withoutProof() {
+        return new BlockEvidence(ref, set, Optional.empty(), uid);
+    }
+
     /** The same with another RDM UID. */
     public BlockEvidence withUid(String changed) {
         return new BlockEvidence(ref, set, proved, changed);

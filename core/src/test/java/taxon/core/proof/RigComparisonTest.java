@@ -59,7 +59,7 @@ class RigComparisonTest {
                 .lines()
                 .get(1);
         assertThat(line.verdict()).isEqualTo(Verdict.WRONG_MODE);
-        assertThat(line.differences()).containsExactly(Difference.MODE);
+        assertThat(line.differences()).containsExactlyInAnyOrder(Difference.MODE, Difference.LENGTH);
     }
 
     @Test
@@ -185,8 +185,97 @@ class RigComparisonTest {
                 new FoundUnit(TWO, uid(1), "Test", "t", "101", 1, "only", List.of(new FoundBlock(Slot.of(1), 8)));
         Plan after = read(two, one);
         assertThat(after.blocks())
+                .as("what is proved is the whole unit or nothing of it")
                 .extracting(b -> Standing.of(b, after))
-                .containsExactly(Standing.PROVED, Standing.PLANNED);
+                .containsExactly(Standing.SET, Standing.PLANNED);
+        assertThat(compare(two, one).lines().get(0).differences()).containsExactly(Difference.LENGTH);
+    }
+
+    @Test
+    void aUnitOfAnotherLengthProvesNothing() {
+        FoundUnit longer =
+                new FoundUnit(TWO, uid(1), "Test", "t", "101", 1, "only", List.of(new FoundBlock(Slot.of(1), 19)));
+        assertThat(compare(PLAN, longer).lines().get(0).verdict()).isEqualTo(Verdict.WRONG_MODE);
+        assertThat(standing(read(PLAN, longer), 0)).isEqualTo(Standing.STALE);
+    }
+
+    @Test
+    void aPersonalityThatTheTypeDoesNotKnowProvesNothingThoughItIsCalledTheSame() {
+        FoundUnit other =
+                new FoundUnit(TWO, uid(1), "Test", "t", "101", 7, "only", List.of(new FoundBlock(Slot.of(1), 16)));
+        assertThat(compare(PLAN, other).lines().get(0).differences()).containsExactly(Difference.MODE);
+        assertThat(standing(read(PLAN, other), 0)).isEqualTo(Standing.STALE);
+    }
+
+    @Test
+    void twoUnitsOnOneAddressProveNeither() {
+        RigComparison comparison = compare(PLAN, unit(1, "", 1), unit(2, "", 1));
+        assertThat(comparison.lines().get(0).verdict()).isEqualTo(Verdict.UNSURE);
+        assertThat(comparison.lines().get(0).reason()).isEqualTo(Reason.ONE_OF_SEVERAL);
+        assertThat(comparison.counts()).containsEntry(Verdict.RIGHT, 0L);
+        assertThat(standing(read(PLAN, unit(1, "", 1), unit(2, "", 1)), 0)).isEqualTo(Standing.PLANNED);
+    }
+
+    @Test
+    void asManyUnitsAsFixturesOnOneAddressAreAllRightWhicheverIsWhich() {
+        Plan shared = Rigs.place(PLAN, 2, 1, StartAddress.of(2, 1));
+        assertThat(compare(shared, unit(1, "", 1), unit(2, "", 1), unit(3, "", 33))
+                        .counts())
+                .containsEntry(Verdict.RIGHT, 3L);
+        assertThat(compare(shared, unit(1, "", 1), unit(3, "", 33)).counts())
+                .as("one unit for two fixtures is one of them, nobody knows which")
+                .containsEntry(Verdict.UNSURE, 1L)
+                .containsEntry(Verdict.MISSING, 1L);
+    }
+
+    @Test
+    void aUnitOnAnotherUniverseIsNeverProvedAtThePlannedOne() {
+        FoundUnit elsewhere = new FoundUnit(
+                UniverseNumber.of(3), uid(1), "Test", "t", "101", 1, "only", List.of(new FoundBlock(Slot.of(1), 16)));
+        RigComparison comparison = RigComparison.of(PLAN, Set.of(TWO, UniverseNumber.of(3)), List.of(elsewhere));
+        assertThat(comparison.lines().get(0).differences()).containsExactly(Difference.UNIVERSE);
+        Plan after = Rigs.apply(
+                PLAN, JobEdits.record("read", ReadingEvidence.of(PLAN, comparison, Instant.ofEpochSecond(5))));
+        assertThat(standing(after, 0)).isEqualTo(Standing.STALE);
+        assertThat(after.evidence(after.blocks().get(0).ref())
+                        .set()
+                        .orElseThrow()
+                        .address())
+                .isEqualTo(StartAddress.of(3, 1));
+    }
+
+    @Test
+    void anOlderProofDoesNotOutliveAReadingThatContradictsIt() {
+        Plan proved = read(PLAN, unit(1, "101", 1));
+        assertThat(standing(proved, 0)).isEqualTo(Standing.PROVED);
+        Plan after = read(proved, unit(1, "101", 99));
+        assertThat(standing(after, 0)).isEqualTo(Standing.STALE);
+        assertThat(after.evidence(after.blocks().get(0).ref()).proved()).isEmpty();
+    }
+
+    @Test
+    void aUnitThatDoesNotSayWhatItIsIsNoProof() {
+        FoundUnit nameless =
+                new FoundUnit(TWO, uid(1), "", "", "101", 1, "only", List.of(new FoundBlock(Slot.of(1), 16)));
+        assertThat(compare(PLAN, nameless).lines().get(0).verdict()).isEqualTo(Verdict.UNSURE);
+        assertThat(standing(read(PLAN, nameless), 0)).isEqualTo(Standing.PLANNED);
+    }
+
+    @Test
+    void whatNobodyAskedForIsCountedAndNamed() {
+        Plan plan = Rigs.add(PLAN, Rigs.type("u", 4), 2, 301);
+        NotAsked notAsked = NotAsked.of(plan, Set.of());
+        assertThat(notAsked.count()).isEqualTo(5);
+        assertThat(notAsked.unread().get(TWO)).hasSize(3);
+        assertThat(notAsked.unplaced()).extracting(f -> f.label()).containsExactly("301", "302");
+        assertThat(NotAsked.of(plan, Set.of(TWO)).unread()).isEmpty();
+        assertThat(RigComparison.of(plan, Set.of(), List.of()).lines())
+                .as("nobody is missing who was not asked")
+                .isEmpty();
+    }
+
+    private static Standing standing(Plan plan, int block) {
+        return Standing.of(plan.blocks().get(block), plan);
     }
 
     @Test

@@ -39,6 +39,8 @@ public final class ArtNetCodec {
     private static final int VERSION = 14;
     private static final int RDM_VERSION = 1;
     private static final int TOD_FULL = 0;
+    /** "The ToD is not available or discovery is incomplete" (Art-Net 4, ArtTodData, from memory). */
+    private static final int TOD_NAK = 0xFF;
 
     private ArtNetCodec() {}
 
@@ -101,7 +103,7 @@ public final class ArtNetCodec {
                 .zeros(6)
                 .u8(data.bindIndex())
                 .u8(data.address().net())
-                .u8(TOD_FULL)
+                .u8(data.available() ? TOD_FULL : TOD_NAK)
                 .u8(data.address().subUni())
                 .u16(data.total())
                 .u8(data.block())
@@ -174,7 +176,7 @@ public final class ArtNetCodec {
         in.skip(6);
         int bindIndex = in.u8();
         int net = in.u8();
-        in.skip(1);
+        boolean available = in.u8() != TOD_NAK;
         PortAddress address = address(net, in.u8());
         int total = in.u16();
         int block = in.u8();
@@ -186,7 +188,7 @@ public final class ArtNetCodec {
         for (int i = 0; i < count; i++) {
             uids.add(Uid.read(in));
         }
-        return new TodData(physicalPort, bindIndex, address, total, block, uids);
+        return new TodData(physicalPort, bindIndex, address, available, total, block, uids);
     }
 
     private static TodControl todControl(ByteReader in) throws MalformedPacketException {

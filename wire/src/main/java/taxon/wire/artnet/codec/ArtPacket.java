@@ -87,10 +87,18 @@ public sealed interface ArtPacket {
      * A part of a port's table of devices.
      *
      * @param physicalPort counted from 1
+     * @param available false when the node has no table to give: discovery is off, or not at its end
      * @param total how many devices the whole table has
      * @param block counted from 0
      */
-    record TodData(int physicalPort, int bindIndex, PortAddress address, int total, int block, List<Uid> uids)
+    record TodData(
+            int physicalPort,
+            int bindIndex,
+            PortAddress address,
+            boolean available,
+            int total,
+            int block,
+            List<Uid> uids)
             implements ArtPacket {
         public TodData {
             uids = List.copyOf(uids);

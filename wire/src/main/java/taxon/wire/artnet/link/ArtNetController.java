@@ -3,7 +3,7 @@ package taxon.wire.artnet.link;
 import java.io.IOException;
 import java.net.InetSocketAddress;
 import java.time.Duration;
-import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -16,6 +16,7 @@ import taxon.core.network.PortAddress;
 import taxon.wire.artnet.codec.ArtPacket;
 import taxon.wire.artnet.codec.ArtPacket.PollReply;
 import taxon.wire.artnet.codec.ArtPacket.TodData;
+import taxon.wire.artnet.link.DeviceTable.Outlet;
 import taxon.wire.bytes.MalformedPacketException;
 import taxon.wire.rdm.codec.RdmMessage;
 import taxon.wire.rdm.codec.Uid;
@@ -70,31 +71,47 @@ public final class ArtNetController implements AutoCloseable {
     }
 
     /**
-     * The table of devices of a port.
-     *
-     * @return empty when the node does not answer; an empty list when it has no devices there
+     * The table of devices of a port. Two ports of a node may carry the same Port-Address on different pages: what the one says is
+     * never taken for the other. A node that counts its ports otherwise, and has only one such table, is understood all the same.
      */
-    public Optional<List<Uid>> tableOfDevices(Ipv4 node, PortAddress address) throws IOException, InterruptedException {
-        TreeMap<Integer, TodData> blocks = new TreeMap<>();
-        ArtPacket request = new ArtPacket.TodRequest(address.net(), List.of(address.subUni()));
-        Optional<TodData> whole = ask(request, node, a -> {
+    public DeviceTable tableOfDevices(Ipv4 node, Outlet outlet) throws IOException, InterruptedException {
+        Map<Outlet, Map<Integer, TodData>> tables = new HashMap<>();
+        ArtPacket request = new ArtPacket.TodRequest(
+                outlet.address().net(), List.of(outlet.address().subUni()));
+        Optional<DeviceTable> answered = ask(request, node, a -> {
             if (a.sender().equals(node)
                     && a.packet() instanceof TodData data
-                    && data.address().equals(address)) {
+                    && data.address().equals(outlet.address())) {
+                Outlet from = new Outlet(data.address(), data.bindIndex(), data.physicalPort());
+                Map<Integer, TodData> blocks = tables.computeIfAbsent(from, f -> new TreeMap<>());
                 blocks.put(data.block(), data);
-                int have =
-                        blocks.values().stream().mapToInt(b -> b.uids().size()).sum();
-                return have >= data.total() ? Optional.of(data) : Optional.empty();
+                return isSame(from, outlet) ? table(blocks) : Optional.empty();
             }
             return Optional.empty();
         });
-        return whole.map(w -> uids(blocks));
+        return answered.or(() -> only(tables)).orElseGet(DeviceTable.Silent::new);
     }
 
-    private static List<Uid> uids(Map<Integer, TodData> blocks) {
-        List<Uid> uids = new ArrayList<>();
-        blocks.values().forEach(b -> uids.addAll(b.uids()));
-        return uids.stream().distinct().toList();
+    private static boolean isSame(Outlet said, Outlet asked) {
+        boolean samePage = said.bindIndex() == 0 || asked.bindIndex() == 0 || said.bindIndex() == asked.bindIndex();
+        return samePage && (said.port() == 0 || said.port() == asked.port());
+    }
+
+    private static Optional<DeviceTable> only(Map<Outlet, Map<Integer, TodData>> tables) {
+        return tables.size() == 1 ? table(tables.values().iterator().next()) : Optional.empty();
+    }
+
+    /** Empty as long as some of it is still to come. */
+    private static Optional<DeviceTable> table(Map<Integer, TodData> blocks) {
+        if (blocks.values().stream().anyMatch(b -> !b.available())) {
+            return Optional.of(new DeviceTable.Refused());
+        }
+        List<Uid> uids = blocks.values().stream()
+                .flatMap(b -> b.uids().stream())
+                .distinct()
+                .toList();
+        boolean whole = blocks.values().stream().allMatch(b -> uids.size() >= b.total());
+        return whole ? Optional.of(new DeviceTable.Found(uids)) : Optional.empty();
     }
 
     /** Carries a request to a device on a port and gives its answer; empty when none comes. */

@@ -5,10 +5,18 @@ import java.net.DatagramPacket;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
+import java.net.InterfaceAddress;
+import java.net.NetworkInterface;
 import java.net.SocketException;
 import java.net.StandardSocketOptions;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.concurrent.atomic.AtomicLong;
 import taxon.core.network.Ipv4;
 import taxon.wire.artnet.codec.ArtNetCodec;
@@ -22,6 +30,7 @@ import taxon.wire.bytes.MalformedPacketException;
  * must not block.
  */
 public final class ArtNetLink implements AutoCloseable {
+    private static final System.Logger LOG = System.getLogger(ArtNetLink.class.getName());
     private static final int RECEIVE_BUFFER_BYTES = 4 << 20;
     private static final int LARGEST_PACKET = 2048;
     private static final Duration LONGEST_FAREWELL = Duration.ofSeconds(2);
@@ -33,16 +42,25 @@ public final class ArtNetLink implements AutoCloseable {
     }
 
     private final DatagramSocket socket;
+    private final List<DatagramSocket> broadcasts;
     private final SendPolicy policy;
-    private final Thread receiver;
+    private final List<Thread> receivers = new ArrayList<>();
     private final AtomicLong malformed = new AtomicLong();
 
-    private ArtNetLink(DatagramSocket socket, SendPolicy policy, Handler handler) {
+    private ArtNetLink(DatagramSocket socket, List<DatagramSocket> broadcasts, SendPolicy policy, Handler handler) {
         this.socket = socket;
+        this.broadcasts = List.copyOf(broadcasts);
         this.policy = policy;
-        receiver = new Thread(
-                () -> receive(handler), "art-net " + socket.getLocalAddress().getHostAddress());
-        receiver.setDaemon(true);
+        receivers.add(receiver(socket, handler));
+        broadcasts.forEach(b -> receivers.add(receiver(b, handler)));
+    }
+
+    private Thread receiver(DatagramSocket from, Handler handler) {
+        Thread thread = new Thread(
+                () -> receive(from, handler),
+                "art-net " + from.getLocalAddress().getHostAddress());
+        thread.setDaemon(true);
+        return thread;
     }
 
     /** @throws IOException when the address is not this machine's, or another program has its port */
@@ -56,9 +74,55 @@ public final class ArtNetLink implements AutoCloseable {
             throw new IOException(
                     "UDP port " + ArtNetCodec.UDP_PORT + " on " + local + " cannot be had: " + e.getMessage(), e);
         }
-        ArtNetLink link = new ArtNetLink(socket, policy, handler);
-        link.receiver.start();
+        ArtNetLink link = new ArtNetLink(socket, broadcastsOf(local), policy, handler);
+        link.receivers.forEach(Thread::start);
         return link;
+    }
+
+    /**
+     * Nodes may answer to everyone (Art-Net 4, "ArtPollReply" is broadcast by older ones; from memory). What is sent to a broadcast
+     * address does not come to a socket that is bound to one address, so that it is listened for beside it, where the system allows
+     * that.
+     */
+    private static List<DatagramSocket> broadcastsOf(Ipv4 local) {
+        List<DatagramSocket> sockets = new ArrayList<>();
+        for (String address : broadcastAddresses(local)) {
+            listening(address).ifPresent(sockets::add);
+        }
+        return sockets;
+    }
+
+    private static Set<String> broadcastAddresses(Ipv4 local) {
+        if (local.isLoopback()) {
+            return Set.of("127.255.255.255");
+        }
+        Set<String> addresses = new TreeSet<>(Set.of("255.255.255.255"));
+        try {
+            NetworkInterface card = NetworkInterface.getByInetAddress(InetAddress.getByName(local.toString()));
+            if (card != null) {
+                card.getInterfaceAddresses().stream()
+                        .map(InterfaceAddress::getBroadcast)
+                        .filter(Objects::nonNull)
+                        .map(InetAddress::getHostAddress)
+                        .forEach(addresses::add);
+            }
+        } catch (IOException unknown) {
+            // Then only what is sent to all networks is heard.
+            LOG.log(System.Logger.Level.DEBUG, "no broadcast address of {0}: {1}", local, unknown.getMessage());
+        }
+        return addresses;
+    }
+
+    private static Optional<DatagramSocket> listening(String address) {
+        try {
+            DatagramSocket socket = new DatagramSocket(null);
+            socket.setReuseAddress(true);
+            socket.bind(new InetSocketAddress(InetAddress.getByName(address), ArtNetCodec.UDP_PORT));
+            return Optional.of(socket);
+        } catch (IOException notHere) {
+            LOG.log(System.Logger.Level.DEBUG, "broadcasts to {0} are not heard: {1}", address, notHere.getMessage());
+            return Optional.empty();
+        }
     }
 
     public void send(ArtPacket packet, Ipv4 destination) throws IOException {
@@ -79,12 +143,12 @@ public final class ArtNetLink implements AutoCloseable {
         return malformed.get();
     }
 
-    private void receive(Handler handler) {
+    private void receive(DatagramSocket from, Handler handler) {
         byte[] buffer = new byte[LARGEST_PACKET];
-        while (!socket.isClosed()) {
+        while (!from.isClosed()) {
             try {
                 DatagramPacket packet = new DatagramPacket(buffer, buffer.length);
-                socket.receive(packet);
+                from.receive(packet);
                 byte[] bytes = Arrays.copyOf(packet.getData(), packet.getLength());
                 handler.received(ArtNetCodec.decode(bytes), (InetSocketAddress) packet.getSocketAddress());
             } catch (MalformedPacketException e) {
@@ -101,13 +165,12 @@ public final class ArtNetLink implements AutoCloseable {
     @Override
     public void close() {
         socket.close();
-        if (Thread.currentThread() != receiver) {
-            awaitReceiver();
-        }
+        broadcasts.forEach(DatagramSocket::close);
+        receivers.stream().filter(r -> r != Thread.currentThread()).forEach(ArtNetLink::await);
     }
 
     /** The system keeps the port for as long as a thread is still inside its last receive. */
-    private void awaitReceiver() {
+    private static void await(Thread receiver) {
         try {
             receiver.join(LONGEST_FAREWELL.toMillis());
         } catch (InterruptedException e) {

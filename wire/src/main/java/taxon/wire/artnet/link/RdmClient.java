@@ -39,8 +39,20 @@ public final class RdmClient {
     public static final class RdmException extends Exception {
         private static final long serialVersionUID = 1L;
 
+        private final boolean refused;
+
         public RdmException(Uid uid, String what) {
+            this(uid, what, false);
+        }
+
+        private RdmException(Uid uid, String what, boolean refused) {
             super("unit " + uid + " " + what);
+            this.refused = refused;
+        }
+
+        /** True when it answered that it does not do this; false when it is not known what it did. */
+        public boolean isRefused() {
+            return refused;
         }
     }
 
@@ -66,6 +78,35 @@ public final class RdmClient {
     /** A text parameter, at most 32 bytes by the standard; longer ones are given as they came. */
     public String text(Uid uid, int pid) throws RdmException, IOException, InterruptedException {
         return new String(ask(uid, 0, CommandClass.GET, pid, Bytes.NONE).toArray(), StandardCharsets.UTF_8);
+    }
+
+    /**
+     * A text that a device need not have (ANSI E1.20, table A-3, from memory: labels are no required parameters).
+     *
+     * @return empty when it refuses
+     */
+    public Optional<String> textIfAny(Uid uid, int pid) throws RdmException, IOException, InterruptedException {
+        try {
+            return Optional.of(text(uid, pid));
+        } catch (RdmException e) {
+            if (e.isRefused()) {
+                return Optional.empty();
+            }
+            throw e;
+        }
+    }
+
+    /** What a personality is called; empty when the device refuses to say. */
+    public Optional<String> personalityName(Uid uid, int number)
+            throws RdmException, IOException, InterruptedException {
+        try {
+            return Optional.of(personality(uid, number).name());
+        } catch (RdmException e) {
+            if (e.isRefused()) {
+                return Optional.empty();
+            }
+            throw e;
+        }
     }
 
     /** @param slot 1 to 512 */
@@ -94,7 +135,7 @@ public final class RdmClient {
     private static Bytes accepted(Uid uid, RdmMessage answer) throws RdmException {
         return switch (answer.portOrResponse()) {
             case RdmMessage.ACK -> answer.data();
-            case RdmMessage.NACK -> throw new RdmException(uid, "refused: " + NackReason.words(reason(answer)));
+            case RdmMessage.NACK -> throw new RdmException(uid, "refused: " + NackReason.words(reason(answer)), true);
             default -> throw new RdmException(uid, "gave response type " + answer.portOrResponse());
         };
     }

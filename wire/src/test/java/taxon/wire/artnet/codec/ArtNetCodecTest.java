@@ -49,7 +49,8 @@ class ArtNetCodecTest {
                 REPLY,
                 new Dmx(7, 1, ADDRESS, Bytes.of(255, 128, 0, 1)),
                 new TodRequest(1, List.of(0x23, 0x24)),
-                new TodData(1, 1, ADDRESS, 2, 0, List.of(UNIT, Uid.parse("7FF0:00000002"))),
+                new TodData(1, 1, ADDRESS, true, 2, 0, List.of(UNIT, Uid.parse("7FF0:00000002"))),
+                new TodData(1, 1, ADDRESS, false, 0, 0, List.of()),
                 new TodControl(ADDRESS, TodControl.FLUSH),
                 Rdm.carrying(ADDRESS, MESSAGE),
                 new Unknown(0x9700, Bytes.of(1, 2, 3)));
@@ -179,7 +180,7 @@ class ArtNetCodecTest {
                         "artnet.tod_request.ad_count"))
                 .containsExactly("0x8000", "0x01", "0x00", "1");
         assertThat(tshark(
-                        ArtNetCodec.encode(new TodData(2, 1, ADDRESS, 1, 0, List.of(UNIT))),
+                        ArtNetCodec.encode(new TodData(2, 1, ADDRESS, true, 1, 0, List.of(UNIT))),
                         "artnet.header.opcode",
                         "artnet.tod_data.port",
                         "artnet.tod_data.net",

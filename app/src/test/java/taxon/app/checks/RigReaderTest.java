@@ -1,0 +1,139 @@
+package taxon.app.checks;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import taxon.app.testing.TaxonServer;
+import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.network.Ipv4;
+import taxon.core.network.PortAddress;
+import taxon.core.network.Route;
+import taxon.core.network.Route.PortRef;
+import taxon.core.proof.FoundUnit;
+import taxon.core.proof.RigComparison.Verdict;
+import taxon.core.rig.Node;
+import taxon.core.rig.Plan;
+import taxon.core.rig.Universe;
+import taxon.core.testing.Rigs;
+import taxon.simrig.SimPersonality;
+import taxon.simrig.SimPort;
+import taxon.simrig.SimUnit;
+import taxon.simrig.SimulatedRig;
+import taxon.simrig.SimulatedRig.NodeSpec;
+import taxon.wire.artnet.link.SendPolicy;
+import taxon.wire.rdm.codec.Pid;
+import taxon.wire.rdm.codec.Uid;
+
+/** Rigs as they are, read over loopback: boxes that are off, units that refuse, plans that changed meanwhile. */
+class RigReaderTest {
+    private static final List<SimPersonality> ONLY = List.of(new SimPersonality("only", List.of(16)));
+
+    private final String network = TaxonServer.newNetwork();
+    private final Ipv4 here = ip(2);
+    private Optional<SimulatedRig> rig = Optional.empty();
+
+    @AfterEach
+    void stop() {
+        rig.ifPresent(SimulatedRig::close);
+    }
+
+    @Test
+    void anOptionalLabelThatIsRefusedCostsTheLabelAndNotTheUnit() throws Exception {
+        start(new SimPort(new PortAddress(1), List.of(unit(1, "101", 1).refusing(Pid.DEVICE_LABEL))));
+        RigReading reading = read(plan());
+        assertThat(reading.units()).extracting(FoundUnit::label).containsExactly("");
+        assertThat(reading.troubles()).isEmpty();
+        assertThat(reading.against(plan()).counts()).containsEntry(Verdict.RIGHT, 1L);
+    }
+
+    @Test
+    void aBoxThatCannotBeReachedDoesNotStopTheOthers() throws Exception {
+        start(new SimPort(new PortAddress(1), List.of(unit(1, "101", 1))));
+        // Nothing may be sent to an address outside this machine: sending fails as it does without a route.
+        Plan plan = plan().with(new Node(1, "Far node", Ipv4.of(192, 0, 2, 1), 4))
+                .with(new Node(2, "Near node", here, 4))
+                .with(universe(1, 2, 1))
+                .with(universe(2, 1, 1));
+        RigReading reading = read(plan);
+        assertThat(reading.troubles()).singleElement().asString().startsWith("Far node at 192.0.2.1 cannot be asked");
+        assertThat(reading.units()).hasSize(1);
+    }
+
+    @Test
+    void aTableThatIsRefusedLeavesItsUniverseUnasked() throws Exception {
+        start(new SimPort(new PortAddress(1), List.of(unit(1, "101", 1)), false));
+        RigReading reading = read(plan());
+        assertThat(reading.troubles())
+                .singleElement()
+                .asString()
+                .contains("refuses the table of devices of universe 1");
+        assertThat(reading.against(plan()).counts()).containsEntry(Verdict.MISSING, 0L);
+        assertThat(NotAskedLine.of(plan(), reading))
+                .containsExactly(new NotAskedLine(3, "universe 1 could not be read", "101–103"));
+    }
+
+    @Test
+    void whatWasReadOfAUniverseSaysNothingOnceItGoesAnotherWay() throws Exception {
+        start(new SimPort(new PortAddress(1), List.of(unit(1, "101", 1))));
+        Plan plan = plan();
+        RigReading reading = read(plan);
+        Plan rerouted = plan.with(universe(1, 1, 2));
+        assertThat(reading.against(rerouted).lines()).isEmpty();
+        assertThat(NotAskedLine.of(rerouted, reading))
+                .extracting(NotAskedLine::why)
+                .containsExactly("universe 1 goes another way since it was read");
+        Plan moved = plan.with(new Node(1, "Node", ip(9), 4));
+        assertThat(reading.read(moved)).isEmpty();
+    }
+
+    @Test
+    void whatNoPortCarriesAndWhatHasNoAddressIsNamed() throws Exception {
+        start(new SimPort(new PortAddress(1), List.of()));
+        Plan plan = Rigs.add(
+                Rigs.add(plan(), Rigs.type("t", 16), 1, Optional.of(201), Optional.of(StartAddress.of(7, 1))),
+                Rigs.type("t", 16),
+                1,
+                301);
+        RigReading reading = read(plan);
+        assertThat(NotAskedLine.of(plan, reading))
+                .extracting(n -> n.why() + ": " + n.ids())
+                .containsExactly("universe 7 goes through no port: 201", "without a planned address: 301");
+        assertThat(reading.against(plan).counts()).containsEntry(Verdict.MISSING, 3L);
+    }
+
+    /** 101 to 103 of 16 slots from 1.001, universe 1 on the first port of a node. */
+    private Plan plan() {
+        return Rigs.add(Rigs.empty(), Rigs.type("t", 16), 3, Optional.of(101), Optional.of(StartAddress.of(1, 1)))
+                .with(new Node(1, "Node", here, 4))
+                .with(universe(1, 1, 1));
+    }
+
+    private static Universe universe(int number, int node, int port) {
+        Route route = new Route.ArtNet(new PortAddress(number), new PortRef(node, port));
+        return new Universe(UniverseNumber.of(number), "", Optional.of(route));
+    }
+
+    private void start(SimPort port) throws IOException {
+        rig = Optional.of(SimulatedRig.start(List.of(new NodeSpec(here, "Node", List.of(port)))));
+    }
+
+    private RigReading read(Plan plan) throws Exception {
+        RigReader reader = new RigReader(ip(1), SendPolicy.LOOPBACK_ONLY, Duration.ofMillis(400), Clock.systemUTC());
+        return reader.read(plan, p -> {}, () -> false);
+    }
+
+    private static SimUnit unit(int device, String label, int start) {
+        return new SimUnit(new Uid(0x7FF0, device), "Test", "t", label, ONLY, 1, List.of(start), false);
+    }
+
+    private Ipv4 ip(int last) {
+        return Ipv4.parse(network + "." + last).orElseThrow();
+    }
+}
