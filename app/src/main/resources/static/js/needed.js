@@ -2,6 +2,7 @@
 
 const needs = {
   "#grid": "./grid.js",
+  "#divide": "./panes.js",
   "svg[data-units], [data-drawing]": "./drawing.js",
   "svg[data-tapes], #overview": "./tapes.js",
   "#wish": "./wish.js",

@@ -54,10 +54,16 @@ const isChanged = (field) => {
 const isBusy = (element) =>
   typingIn(element) || [...element.querySelectorAll("input:not([type=hidden]), textarea, select")].some(isChanged);
 
+// Requests that change the page, from their beginning to their end, however they end.
 let underWay = 0;
+let missed = false;
 document.addEventListener("htmx:beforeRequest", () => (underWay += 1));
-document.addEventListener("htmx:afterSettle", () => (underWay = 0));
-document.addEventListener("htmx:responseError", () => (underWay = 0));
+document.addEventListener("htmx:afterRequest", () => {
+  underWay = Math.max(0, underWay - 1);
+  if (missed && underWay === 0) {
+    refresh();
+  }
+});
 
 const swap = (old, fresh) => {
   const focused = old.contains(document.activeElement) ? document.activeElement.id : "";
@@ -139,7 +145,9 @@ export const refresh = async (skipped = []) => {
   const changes = await fetchedChanges();
   const fresh = changes ?? (await fetched(location.href));
   const newer = fresh?.querySelector(".frame");
-  if (underWay > 0 || !newer || Number(newer.dataset.version) < shownVersion()) {
+  // What came meanwhile would be replaced by what is on its way: it is fetched again behind that.
+  missed = underWay > 0;
+  if (missed || !newer || Number(newer.dataset.version) < shownVersion()) {
     return 0;
   }
   const work = document.getElementById("work");

@@ -110,6 +110,52 @@ class ChecksHttpTest {
     }
 
     @Test
+    void ticksOfManyAreOneActAndAreTakenBackLikeAnyOther() {
+        String two = key("201") + "," + key("202");
+        assertThat(http.post("/jobs/1/fixtures/set", "sel", two).status()).isEqualTo(200);
+        assertThat(List.of(standing("201"), standing("202"))).containsOnly("set");
+        assertThat(http.page("/jobs/1/rig").text()).contains("Undo: 2 fixtures ticked off as set");
+        http.post("/jobs/1/undo", "version", http.version(1));
+        assertThat(List.of(standing("201"), standing("202"))).containsOnly("planned");
+        http.post("/jobs/1/redo", "version", http.version(1));
+        assertThat(List.of(standing("201"), standing("202"))).containsOnly("set");
+        assertThat(http.post("/jobs/1/fixtures/set", "sel", "").status()).isEqualTo(422);
+    }
+
+    @Test
+    void aTickIsNotTakenBackOnceTheUnitItselfWasHeard() {
+        http.post("/jobs/1/fixtures/" + key("104") + "/set");
+        read();
+        assertThat(standing("104")).isEqualTo("stale");
+        Answer undone = http.post("/jobs/1/undo", "version", http.version(1));
+        assertThat(undone.status()).isEqualTo(422);
+        assertThat(undone.reasons()).contains("cannot be taken back: something newer is known of the unit");
+        assertThat(standing("104")).isEqualTo("stale");
+    }
+
+    @Test
+    void whatAUnitShowedBeforeIsRemembered() {
+        http.post("/jobs/1/fixtures/" + key("201") + "/set", "showed", "065");
+        assertThat(http.get("/jobs/1/job.json").text()).contains("showed 065 before");
+        assertThat(http.post("/jobs/1/fixtures/" + key("201") + "/set", "showed", "x".repeat(30))
+                        .status())
+                .isEqualTo(422);
+    }
+
+    @Test
+    void whatMustBeTouchedAgainAndWhatWasNeverSetAreTwoLists() {
+        JsonNode lists = http.get("/jobs/1/again").json();
+        int never = lists.path("neverSet").size();
+        assertThat(never).isPositive();
+        http.post("/jobs/1/fixtures/" + key("201") + "/set");
+        JsonNode after = http.get("/jobs/1/again").json();
+        assertThat(after.path("neverSet").size()).isEqualTo(never - 1);
+        assertThat(after.path("units").size()).isEqualTo(lists.path("units").size());
+        assertThat(http.get("/jobs/1/never-set.csv").text()).contains("Position,Unit,Fixture,Type,Mode,Planned");
+        assertThat(http.page("/jobs/1/again").text()).contains("Never set", (never - 1) + " units have an address");
+    }
+
+    @Test
     void nodesOutsideThisMachineAreNotAskedUnlessOutputIsArmed() {
         http.post("/jobs", "name", "Real network");
         http.post("/jobs/2/nodes", "version", 0, "name", "Far node", "ip", "10.0.0.20", "ports", 4);

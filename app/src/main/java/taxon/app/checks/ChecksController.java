@@ -14,7 +14,6 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import taxon.app.access.People;
 import taxon.app.checks.UnitWriter.Armed;
 import taxon.app.checks.UnitWriter.NotWrittenException;
 import taxon.app.edit.JobEditor;
@@ -36,6 +35,7 @@ import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Mark;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.edit.JobEdits;
+import taxon.core.text.Texts;
 import taxon.formats.json.Json;
 
 /** Checks: reading the rig, planned against found, writing to a unit, ticking off what was set by hand. */
@@ -197,7 +197,10 @@ class ChecksController {
                 : Optional.of(new BlockRef(FixtureKey.of(key.orElseThrow()), block.orElseThrow()));
     }
 
-    /** Ticks off that someone set the planned address and mode by hand on the unit. */
+    /**
+     * Ticks off that someone set the planned address and mode by hand on the unit; {@code showed} is what it showed before, if that
+     * is to be remembered.
+     */
     @PostMapping("/jobs/{job}/fixtures/{key}/set")
     Object set(@PathVariable int job, @PathVariable int key, HttpServletRequest request) {
         Reply reply = Reply.to(request, "set", "/jobs/" + job + "/checks?sel=" + key);
@@ -205,20 +208,44 @@ class ChecksController {
         Fixture fixture = state.plan()
                 .fixture(Keys.fixture(key))
                 .orElseThrow(() -> new NotThereException("fixture with the key " + key));
-        List<BlockEvidence> evidence = state.plan().blocksOf(fixture).stream()
+        return tick(reply, state, List.of(fixture));
+    }
+
+    /** The same for all that are chosen, as one act. */
+    @PostMapping("/jobs/{job}/fixtures/set")
+    Object setAll(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "set", "/jobs/" + job + "/checks");
+        JobState state = frames.state(job);
+        List<Fixture> fixtures = reply.fields().keys("sel").stream()
+                .flatMap(k -> state.plan().fixture(k).stream())
+                .toList();
+        if (fixtures.isEmpty()) {
+            reply.fields().refuse("sel", "No fixture is chosen; choose some first.");
+        }
+        return reply.fields().isFaulty() ? reply.refused() : tick(reply, state, fixtures);
+    }
+
+    private Object tick(Reply reply, JobState state, List<Fixture> fixtures) {
+        String showed = reply.fields().text("showed");
+        reply.fields().build("showed", () -> Texts.allowLine("what it showed before", showed, 20));
+        if (reply.fields().isFaulty()) {
+            return reply.refused();
+        }
+        String by = "ticked off " + reply.who() + (showed.isEmpty() ? "" : ", showed " + showed + " before");
+        List<BlockEvidence> evidence = fixtures.stream()
+                .flatMap(f -> state.plan().blocksOf(f).stream())
                 .filter(b -> b.start().isPresent())
                 .map(b -> state.plan()
                         .evidence(b.ref())
                         .withSet(new Mark(
-                                b.start().orElseThrow(),
-                                b.mode().name(),
-                                clock.instant(),
-                                "ticked off " + People.of(request))))
+                                b.start().orElseThrow(), b.mode().name(), clock.instant(), Texts.clip(by, 80))))
                 .toList();
+        String who = fixtures.size() == 1 ? fixtures.get(0).label() : fixtures.size() + " fixtures";
         if (evidence.isEmpty()) {
-            return reply.conflicting(fixture.label() + " has no planned address that could be set.");
+            return reply.conflicting(
+                    who + (fixtures.size() == 1 ? " has" : " have") + " no planned address that could be set.");
         }
-        return reply.after(editor.record(
-                job, People.of(request), JobEdits.record(fixture.label() + " ticked off as set", evidence)));
+        return reply.after(
+                editor.tick(state.job(), reply.who(), JobEdits.record(who + " ticked off as set", evidence)));
     }
 }

@@ -26,6 +26,7 @@ import taxon.core.library.Shop;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlanDelta;
+import taxon.core.rig.Refusal;
 import taxon.core.rig.edit.Edit;
 
 /**
@@ -141,6 +142,11 @@ public class JobEditor {
         return apply(job, madeOn, Guard.UNTOUCHED_ELEMENTS, own, who, edit, Kind.PLAN);
     }
 
+    /** Ticks off what a person did on the rig. It adds to whatever is known, so it asks for no version; it can be undone. */
+    public EditOutcome tick(int job, String who, Edit edit) {
+        return alone(job, () -> apply(job, state(job).version(), Guard.UNCHANGED_JOB, Set.of(), who, edit, Kind.TICK));
+    }
+
     /** Records what was learnt of real units. It adds to whatever is known, so it asks for no version. */
     public EditOutcome record(int job, String who, Edit edit) {
         return alone(
@@ -215,9 +221,13 @@ public class JobEditor {
 
     private EditOutcome turn(JobState now, JournalEntry entry, String who, boolean undo) {
         PlanDelta way = undo ? entry.delta().turned() : entry.delta();
-        Plan after = way.applyTo(now.plan())
-                .orElseThrow(
-                        () -> new IllegalStateException("the journal of job " + now.job() + " does not fit its plan"));
+        Optional<Plan> turned = way.applyTo(now.plan());
+        if (turned.isEmpty() && entry.kind() == Kind.TICK) {
+            return new EditOutcome.Refused(List.of(new Refusal(
+                    "tick", entry.title(), Refusal.Fault.OUTDATED, "something newer is known of the unit")));
+        }
+        Plan after = turned.orElseThrow(
+                () -> new IllegalStateException("the journal of job " + now.job() + " does not fit its plan"));
         // What else went with it, such as evidence of fixtures that undo takes away, comes back with it.
         PlanDelta done = PlanDelta.between(now.plan(), after);
         long next = now.version() + 1;

@@ -14,6 +14,8 @@ public record JournalEntry(
     public enum Kind {
         /** A change of the plan. Can be undone. */
         PLAN,
+        /** Something that a person ticked off on the real rig. Can be undone, and changes no plan. */
+        TICK,
         /** Something that was learnt of the real rig. Stays. */
         EVIDENCE
     }

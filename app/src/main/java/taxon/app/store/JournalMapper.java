@@ -12,13 +12,21 @@ import org.apache.ibatis.annotations.Update;
 @Mapper
 interface JournalMapper {
     record JournalRow(
-            int id, long version, String title, String who, String at, String kind, String state, String delta) {}
+            int id,
+            long version,
+            String title,
+            String who,
+            String at,
+            String kind,
+            boolean byHand,
+            String state,
+            String delta) {}
 
     record TitleRow(int id, String title) {}
 
     @Insert("""
-            insert into journal (job_id, version, title, who, at, kind, state, delta)
-            values (#{job}, #{version}, #{title}, #{who}, #{at}, #{kind}, 'DONE', #{delta})
+            insert into journal (job_id, version, title, who, at, kind, by_hand, state, delta)
+            values (#{job}, #{version}, #{title}, #{who}, #{at}, #{kind}, #{byHand}, 'DONE', #{delta})
             """)
     void add(
             @Param("job") int job,
@@ -27,6 +35,7 @@ interface JournalMapper {
             @Param("who") String who,
             @Param("at") String at,
             @Param("kind") String kind,
+            @Param("byHand") boolean byHand,
             @Param("delta") String delta);
 
     @Update("update journal set state = 'ABANDONED' where job_id = #{job} and state = 'UNDONE'")
@@ -40,43 +49,43 @@ interface JournalMapper {
             @Param("delta") String delta);
 
     @Select("""
-            select id, version, title, who, at, kind, state, delta from journal
-            where job_id = #{job} and kind = 'PLAN' and state = 'DONE' order by id desc limit 1
+            select id, version, title, who, at, kind, by_hand, state, delta from journal
+            where job_id = #{job} and (kind = 'PLAN' or by_hand) and state = 'DONE' order by id desc limit 1
             """)
     Optional<JournalRow> lastDone(int job);
 
     @Select("""
-            select id, version, title, who, at, kind, state, delta from journal
-            where job_id = #{job} and kind = 'PLAN' and state = 'UNDONE' order by id limit 1
+            select id, version, title, who, at, kind, by_hand, state, delta from journal
+            where job_id = #{job} and (kind = 'PLAN' or by_hand) and state = 'UNDONE' order by id limit 1
             """)
     Optional<JournalRow> firstUndone(int job);
 
     @Select("""
             select id, title from journal
-            where job_id = #{job} and kind = 'PLAN' and state = 'DONE' order by id desc limit 1
+            where job_id = #{job} and (kind = 'PLAN' or by_hand) and state = 'DONE' order by id desc limit 1
             """)
     Optional<TitleRow> lastDoneTitle(int job);
 
     @Select("""
             select id, title from journal
-            where job_id = #{job} and kind = 'PLAN' and state = 'UNDONE' order by id limit 1
+            where job_id = #{job} and (kind = 'PLAN' or by_hand) and state = 'UNDONE' order by id limit 1
             """)
     Optional<TitleRow> firstUndoneTitle(int job);
 
     @Select("""
-            select id, version, title, who, at, kind, state, delta from journal
+            select id, version, title, who, at, kind, by_hand, state, delta from journal
             where job_id = #{job} and version > #{version} order by version
             """)
     List<JournalRow> since(@Param("job") int job, @Param("version") long version);
 
     @Select("""
-            select id, version, title, who, at, kind, state, '' as delta from journal
+            select id, version, title, who, at, kind, by_hand, state, '' as delta from journal
             where job_id = #{job} order by id desc limit #{most}
             """)
     List<JournalRow> latest(@Param("job") int job, @Param("most") int most);
 
     @Select("""
-            select id, version, title, who, at, kind, state, delta from journal where job_id = #{job} and id = #{id}
+            select id, version, title, who, at, kind, by_hand, state, delta from journal where job_id = #{job} and id = #{id}
             """)
     Optional<JournalRow> find(@Param("job") int job, @Param("id") int id);
 

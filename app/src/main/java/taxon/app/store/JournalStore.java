@@ -28,16 +28,18 @@ public class JournalStore {
     }
 
     /**
-     * Adds what was just done, when that is run. A change of the plan ends all that could have been done again. What is long to
+     * Adds what was just done, when that is run. An act by hand ends all that could have been done again. What is long to
      * write is made ready before, so that nobody waits for it inside a transaction.
      */
     public Runnable adding(int job, long version, String title, String who, Kind kind, PlanDelta delta) {
         String text = text(delta);
         return () -> {
-            if (kind == Kind.PLAN) {
+            if (kind != Kind.EVIDENCE) {
                 rows.abandonUndone(job);
             }
-            rows.add(job, version, title, who, clock.instant().toString(), kind.name(), text);
+            boolean byHand = kind == Kind.TICK;
+            String stored = byHand ? Kind.EVIDENCE.name() : kind.name();
+            rows.add(job, version, title, who, clock.instant().toString(), stored, byHand, text);
         };
     }
 
@@ -106,7 +108,7 @@ public class JournalStore {
                 row.title(),
                 row.who(),
                 Instant.parse(row.at()),
-                Kind.valueOf(row.kind()),
+                row.byHand() ? Kind.TICK : Kind.valueOf(row.kind()),
                 State.valueOf(row.state()),
                 delta);
     }

@@ -179,7 +179,7 @@ class RigHandsBrowserTest {
         browser.press("add 4 tern");
         browser.see("#jot-told", "Next: in which mode");
         browser.press(Keys.TAB);
-        browser.see("#jot-told", "Next: on which position");
+        browser.see("#jot-told", "They hang nowhere yet.");
         browser.press(" on Gate tower as 401");
         browser.see("#jot-told", "Enter: 4 × Fernglass Tern added");
         browser.see("#jot-told", "Gate tower is a new position.");

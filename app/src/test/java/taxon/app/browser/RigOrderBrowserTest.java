@@ -96,6 +96,10 @@ class RigOrderBrowserTest {
     @Order(3)
     void numbersFollowTheRigAndAFamilyIsBegunElsewhere() {
         browser.open(job + "numbering");
+        assertThat(browser.script("return document.querySelector('input[name=keep]').checked"))
+                .as("nothing is set or handed over yet, so that no number is known to anybody")
+                .isEqualTo(false);
+        browser.click("input[name=keep]");
         browser.click("#propose");
         browser.see("#families", "Fernglass Tern");
         browser.see("#families", "101 to 117");

@@ -118,8 +118,8 @@ class StoreHttpTest {
         assertThat(json.status()).isEqualTo(500);
         assertThat(json.reasons()).contains("Job 2 is damaged");
         assertThat(http.page("/").text()).contains("damaged: open it for what can be had");
-        assertThat(listed(1).path("damaged").asBoolean()).isTrue();
-        assertThat(listed(0).path("damaged").asBoolean()).isFalse();
+        assertThat(listed(0).path("damaged").asBoolean()).isTrue();
+        assertThat(listed(1).path("damaged").asBoolean()).isFalse();
         assertThat(http.get(broken + "/revisions/A.zip").status()).isEqualTo(200);
     }
 

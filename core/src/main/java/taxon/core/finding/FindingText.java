@@ -54,6 +54,13 @@ public final class FindingText {
                     ? "1 fixture has no number: " + n.fixtures().get(0).label() + "."
                     : n.fixtures().size() + " fixtures have no number.";
         }
+        if (grounds instanceof Grounds.GroupNumberTaken g) {
+            return "Fixture " + g.fixture().label() + " has the number of "
+                    + (g.groups().size() == 1 ? "the group " : "the groups ")
+                    + String.join(
+                            ", ", g.groups().stream().map(FindingText::quoted).toList())
+                    + ": whoever types it may get either.";
+        }
         return grounds instanceof Grounds.UniverseUnrouted u ? unrouted(u) : WishFindingText.sentence(grounds);
     }
 

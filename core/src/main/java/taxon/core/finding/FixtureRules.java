@@ -8,12 +8,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.PlacementRequest.Scope;
 import taxon.core.fixture.Mode;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Group;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.edit.FixtureEdits;
@@ -102,6 +104,26 @@ final class FixtureRules {
                         without.stream().map(Fixture::key).toList(),
                         new Grounds.NoId(without),
                         Optional.of(new Remedy.Decide("Number them", Remedy.Where.NUMBERING))));
+    }
+
+    /** Groups with the number of a fixture: one finding for each such number. */
+    List<Finding> groupNumbers() {
+        Map<FixtureId, List<Group>> byNumber = plan.groups().stream()
+                .filter(g -> g.id().isPresent())
+                .collect(Collectors.groupingBy(g -> g.id().orElseThrow()));
+        return plan.fixtures().stream()
+                .filter(f -> f.id().filter(byNumber::containsKey).isPresent())
+                .map(f -> groupNumber(f, byNumber.getOrDefault(f.id().orElseThrow(), List.of())))
+                .toList();
+    }
+
+    private static Finding groupNumber(Fixture fixture, List<Group> groups) {
+        List<String> names = groups.stream().map(Group::name).toList();
+        return Finding.about(
+                Rule.GROUP_NUMBER_TAKEN,
+                List.of(fixture.key()),
+                new Grounds.GroupNumberTaken(fixture, names),
+                Optional.empty());
     }
 
     /** Fixtures none of whose blocks has an address. */

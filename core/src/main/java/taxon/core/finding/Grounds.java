@@ -45,6 +45,9 @@ public sealed interface Grounds {
     record DuplicateId(FixtureId id, List<Fixture> fixtures, List<String> places, Optional<FixtureId> free)
             implements Grounds {}
 
+    /** @param groups the names of the groups that have the number of the fixture */
+    record GroupNumberTaken(Fixture fixture, List<String> groups) implements Grounds {}
+
     record ReservedTouched(PlannedBlock block, StartAddress start, ReservedRun run, SlotRange shared)
             implements Grounds {}
 

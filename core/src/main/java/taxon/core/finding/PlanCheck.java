@@ -55,6 +55,7 @@ public record PlanCheck(Map<Rule, List<Finding>> byRule) {
         found.put(Rule.MODE_DOUBTED, shopRules.doubted());
         found.put(Rule.SHELF_SHORT, shopRules.shelfShort());
         found.put(Rule.NO_ID, fixtures.noIds());
+        found.put(Rule.GROUP_NUMBER_TAKEN, fixtures.groupNumbers());
         return new PlanCheck(found);
     }
 

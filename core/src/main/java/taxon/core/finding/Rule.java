@@ -20,7 +20,8 @@ public enum Rule {
     MODE_DOUBTED(Severity.WARN),
     SHELF_SHORT(Severity.WARN),
     NO_ID(Severity.NOTE),
-    OUT_OF_STEP(Severity.NOTE);
+    OUT_OF_STEP(Severity.NOTE),
+    GROUP_NUMBER_TAKEN(Severity.NOTE);
 
     private final Severity severity;
 

@@ -23,6 +23,7 @@ public final class RuleTitle {
             case MODE_DOUBTED -> "A mode that is doubted";
             case SHELF_SHORT -> "More than the shop has";
             case NO_ID -> "Without a fixture ID";
+            case GROUP_NUMBER_TAKEN -> "A group with the number of a fixture";
             case OUT_OF_STEP -> "Addresses out of step with the IDs";
         };
     }

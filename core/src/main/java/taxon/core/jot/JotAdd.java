@@ -16,7 +16,9 @@ import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.edit.Added;
+import taxon.core.rig.edit.AddressWalk;
 import taxon.core.rig.edit.FixtureEdits;
+import taxon.core.text.Counted;
 
 /** Reads "add 8 Heron in 24-channel on Crane rail as 201 from 2.1". */
 final class JotAdd {
@@ -93,18 +95,17 @@ final class JotAdd {
 
     private JotMeaning place(int count, FixtureType type, Mode mode) {
         String position = words.after("on").orElse("");
-        if (position.isEmpty()) {
-            List<String> known = line.positions("");
-            return line.unfinished(
-                    "on which position",
-                    words.after("on").isPresent()
-                            ? known
-                            : known.stream().map(p -> "on " + p).toList());
+        if (position.isEmpty() && words.after("on").isPresent()) {
+            return line.unfinished("on which position", line.positions(""));
         }
-        if (line.plan().positionNamed(position).isEmpty()
+        if (JotPlaces.readsLikeAddress(line.plan(), position)) {
+            return line.refused("“" + position + "” is an address and no position; write from " + position + ".");
+        }
+        if (!position.isEmpty()
+                && line.plan().positionNamed(position).isEmpty()
                 && !line.positions(position).isEmpty()
                 && words.after("as").isEmpty()
-                && words.after("from").isEmpty()) {
+                && first().isEmpty()) {
             return line.begun("the whole name of the position", position, line.positions(position));
         }
         Optional<String> id = words.after("as");
@@ -113,11 +114,17 @@ final class JotAdd {
                     ? line.unfinished("the first fixture ID", List.of())
                     : line.refused("“" + id.get() + "” is no fixture ID; it takes 1 to " + FixtureId.LAST + ".");
         }
-        return address(count, type, mode, position, id.map(i -> FixtureId.of(Integer.parseInt(i))));
+        Added.Words words = Added.Words.on(position);
+        return address(Added.of(type, mode, count, words).withIds(id.map(i -> FixtureId.of(Integer.parseInt(i)))));
     }
 
-    private JotMeaning address(int count, FixtureType type, Mode mode, String position, Optional<FixtureId> id) {
-        Optional<String> from = words.after("from");
+    /** What stands behind "from", or behind "at", which people say for it. */
+    private Optional<String> first() {
+        return words.after("from").or(() -> words.after("at"));
+    }
+
+    private JotMeaning address(Added added) {
+        Optional<String> from = first();
         Optional<StartAddress> first = from.flatMap(JotAdd::address);
         if (from.isPresent() && first.isEmpty()) {
             return from.get().isEmpty()
@@ -125,27 +132,46 @@ final class JotAdd {
                     : line.refused(
                             "“" + from.get() + "” is no address; it takes universe.slot, slots 1 to 512, such as 2.1.");
         }
+        String gap = words.after("gap").orElse("0");
+        if (!gap.matches("\\d{1,3}") || Integer.parseInt(gap) > Added.Run.MOST_GAP) {
+            return gap.isEmpty()
+                    ? line.unfinished("how many free slots between them", List.of("1", "4", "8"))
+                    : line.refused("“" + gap + "” is no gap; it takes 0 to " + Added.Run.MOST_GAP + " slots.");
+        }
+        if (words.after("gap").isPresent() && first.isEmpty()) {
+            return line.refused("A gap needs an address to begin from, such as from 2.1 gap 4.");
+        }
         try {
-            Added added = Added.of(type, mode, count, Added.Words.on(position))
-                    .withIds(id)
-                    .from(first);
-            int next = line.plan().nextNumber(Kind.FIXTURE);
-            Set<FixtureKey> keys = IntStream.range(0, count)
-                    .mapToObj(i -> FixtureKey.of(next + i))
-                    .collect(Collectors.toSet());
-            String title = count + " × " + type.fullName() + " added";
-            return line.changes(FixtureEdits.add(title, List.of(added)), remarks(position, id, count), keys);
+            return adds(added.withRun(first.map(f -> new Added.Run(f, Integer.parseInt(gap)))));
         } catch (IllegalArgumentException e) {
             return line.refused(String.valueOf(e.getMessage()) + ".");
         }
     }
 
-    private List<String> remarks(String position, Optional<FixtureId> id, int count) {
+    private JotMeaning adds(Added added) {
+        int next = line.plan().nextNumber(Kind.FIXTURE);
+        Set<FixtureKey> keys = IntStream.range(0, added.count())
+                .mapToObj(i -> FixtureKey.of(next + i))
+                .collect(Collectors.toSet());
+        String title = added.count() + " × " + added.type().fullName() + " added";
+        return line.changes(FixtureEdits.add(title, List.of(added)), remarks(added), keys);
+    }
+
+    private List<String> remarks(Added added) {
         List<String> remarks = new ArrayList<>();
-        if (line.plan().positionNamed(position).isEmpty()) {
-            remarks.add(position + " is a new position.");
+        int count = added.count();
+        if (line.plan().positionNamed(added.position()).isEmpty()) {
+            remarks.add(
+                    added.position().equals(Added.NOWHERE)
+                            ? "They hang nowhere yet."
+                            : added.position() + " is a new position.");
         }
-        id.ifPresent(first -> {
+        int without = unaddressed(added);
+        if (without > 0) {
+            remarks.add(Counted.of(without, "fixture") + " would begin behind slot 512 and "
+                    + (without == 1 ? "stays" : "stay") + " without an address.");
+        }
+        added.firstId().ifPresent(first -> {
             List<String> taken = line.plan().fixtures().stream()
                     .flatMap(f -> f.id().stream())
                     .filter(i -> i.number() >= first.number() && i.number() < first.number() + count)
@@ -157,6 +183,17 @@ final class JotAdd {
             }
         });
         return remarks;
+    }
+
+    /** How many find no slot to begin at on the universe that is named. */
+    private static int unaddressed(Added added) {
+        if (added.run().isEmpty()) {
+            return 0;
+        }
+        AddressWalk walk = AddressWalk.within(added.run());
+        return (int) IntStream.range(0, added.count())
+                .filter(i -> walk.next(added.mode()).isEmpty())
+                .count();
     }
 
     private static Optional<StartAddress> address(String text) {

@@ -113,6 +113,10 @@ final class JotChange {
                             ? known
                             : known.stream().map(p -> "to " + p).toList());
         }
+        if (JotPlaces.readsLikeAddress(line.plan(), position)) {
+            return line.refused("“" + position + "” is an address and no position; write place "
+                    + IdRuns.words(fixtures) + " from " + position + ".");
+        }
         Optional<String> at = words.after("at");
         if (line.plan().positionNamed(position).isEmpty()
                 && at.isEmpty()

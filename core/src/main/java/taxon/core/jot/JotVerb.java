@@ -8,12 +8,14 @@ import java.util.Optional;
 /** The first word of a line, the key words that may follow, and what it does. */
 public enum JotVerb {
     ADD(
-            "add 8 Heron in 24-channel on Crane rail as 201 from 2.1",
-            "adds fixtures of a type, in a mode (one with a single mode needs none), on a position that is made if it is new; as: the first ID; from: the first address",
+            "add 8 Heron in 24-channel on Crane rail as 201 from 2.1 gap 4",
+            "adds fixtures of a type, in a mode (one with a single mode needs none), on a position that is made if it is new, or on none yet; as: the first ID; from, or at: the first address; gap: free slots between",
             "in",
             "on",
             "as",
-            "from"),
+            "from",
+            "at",
+            "gap"),
     ALSO("also Tern on North quay", "chooses these too"),
     ARRANGE(
             "arrange 201-208 from -7 m to 7 m",

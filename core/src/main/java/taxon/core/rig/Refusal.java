@@ -17,7 +17,9 @@ public record Refusal(String field, String value, Fault fault, String allowed) {
         TAKEN,
         IN_USE,
         /** It is locked where it is. */
-        LOCKED
+        LOCKED,
+        /** Something newer is known. */
+        OUTDATED
     }
 
     /** One sentence with the value and the allowed range. */
@@ -29,6 +31,7 @@ public record Refusal(String field, String value, Fault fault, String allowed) {
             case NOT_FOUND -> "There is no " + field + " " + shown + " (" + allowed + ").";
             case TAKEN -> "The " + field + " " + shown + " is taken by " + allowed + ".";
             case IN_USE -> "The " + field + " " + shown + " is in use by " + allowed + ".";
+            case OUTDATED -> "The " + field + " " + shown + " cannot be taken back: " + allowed + ".";
             case LOCKED -> "The " + field + " " + shown + " is locked at " + allowed + "; unlock it first.";
         };
     }

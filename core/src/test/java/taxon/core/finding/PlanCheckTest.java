@@ -9,6 +9,8 @@ import static taxon.core.testing.Rigs.type;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.IntStream;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
@@ -18,7 +20,9 @@ import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.network.Ipv4;
+import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Group;
 import taxon.core.rig.Plan;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.edit.LockEdits;
@@ -152,6 +156,22 @@ class PlanCheckTest {
         assertThat(finding.severity()).isEqualTo(Severity.NOTE);
         assertThat(finding.fixtures()).hasSize(3);
         assertThat(finding.remedy().map(Remedy::label)).contains("Number them");
+    }
+
+    @Test
+    void aGroupWithTheNumberOfAFixtureIsTold() {
+        Group bow = new Group(
+                1,
+                Group.GroupKind.GROUP,
+                "Bow",
+                Optional.of(FixtureId.of(102)),
+                Optional.empty(),
+                new TreeSet<>(Set.of(FixtureKey.of(1))),
+                List.of());
+        Finding finding = only(CLEAN.with(bow), Rule.GROUP_NUMBER_TAKEN);
+        assertThat(FindingText.sentence(finding))
+                .isEqualTo("Fixture 102 has the number of the group “Bow”: whoever types it may get either.");
+        assertThat(finding.fixtures()).containsExactly(FixtureKey.of(2));
     }
 
     static LongStream seeds() {

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -20,6 +21,7 @@ import taxon.app.frame.Frame;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
 import taxon.core.dmx.StartAddress;
+import taxon.core.proof.NeverSet;
 import taxon.core.proof.TouchAgain;
 import taxon.core.proof.TouchAgain.Difference;
 import taxon.core.proof.TouchAgain.Stop;
@@ -34,6 +36,8 @@ import tools.jackson.databind.node.ObjectNode;
 public class SplitController {
     private static final List<String> TITLES =
             List.of("Position", "Unit", "Fixture", "Type", "Block", "Is", "Planned", "Set");
+
+    private static final List<String> NEVER_TITLES = List.of("Position", "Unit", "Fixture", "Type", "Mode", "Planned");
 
     private final Frames frames;
 
@@ -91,11 +95,51 @@ public class SplitController {
                     .put("is", l.is())
                     .put("planned", l.planned())
                     .put("set", l.what()));
+            var never = body.putArray("neverSet");
+            neverSet(state)
+                    .forEach(l -> never.addObject()
+                            .put("position", l.position())
+                            .put("unit", l.unit())
+                            .put("fixture", l.key())
+                            .put("planned", l.planned()));
             return Reply.json(HttpStatus.OK, body);
         }
         frames.open(job, Optional.of(Stage.ADDRESSES), request, model);
         model.addAttribute("lines", lines);
+        model.addAttribute("never", neverSet(state));
         return "addresses/again";
+    }
+
+    /** A unit of which nothing is known. */
+    public record Never(String position, int unit, int key, String id, String type, String mode, String planned) {
+        List<String> cells() {
+            return List.of(position, Integer.toString(unit), id, type, mode, planned);
+        }
+    }
+
+    private static List<Never> neverSet(JobState state) {
+        return NeverSet.of(state.plan()).stream()
+                .flatMap(stop -> stop.units().stream()
+                        .map(f -> new Never(
+                                stop.position().name(),
+                                f.unit(),
+                                f.key().number(),
+                                f.label(),
+                                state.plan().type(f).shortName(),
+                                f.mode(),
+                                f.addresses().values().stream()
+                                        .map(StartAddress::toString)
+                                        .collect(Collectors.joining(" ")))))
+                .toList();
+    }
+
+    @GetMapping("/jobs/{job}/never-set.csv")
+    public ResponseEntity<byte[]> neverSetCsv(@PathVariable int job) {
+        List<List<String>> rows = new ArrayList<>();
+        neverSet(frames.state(job)).forEach(l -> rows.add(l.cells()));
+        return ResponseEntity.ok()
+                .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
+                .body(SpreadsheetCsv.write(NEVER_TITLES, rows));
     }
 
     @GetMapping("/jobs/{job}/again.csv")

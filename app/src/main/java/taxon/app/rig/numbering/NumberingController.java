@@ -19,6 +19,7 @@ import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
 import taxon.app.proposals.ProposalDesk;
+import taxon.app.store.RevisionStore;
 import taxon.core.numbering.Numbering;
 import taxon.core.numbering.NumberingOrder;
 import taxon.core.numbering.NumberingOrder.By;
@@ -26,6 +27,7 @@ import taxon.core.numbering.NumberingRequest;
 import taxon.core.numbering.NumberingRequest.Families;
 import taxon.core.numbering.NumberingRequest.Room;
 import taxon.core.numbering.NumbersRunOutException;
+import taxon.core.proof.Standing;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
@@ -38,10 +40,12 @@ public class NumberingController {
 
     private final Frames frames;
     private final ProposalDesk desk;
+    private final RevisionStore revisions;
 
-    public NumberingController(Frames frames, ProposalDesk desk) {
+    public NumberingController(Frames frames, ProposalDesk desk, RevisionStore revisions) {
         this.frames = frames;
         this.desk = desk;
+        this.revisions = revisions;
     }
 
     @GetMapping("/jobs/{job}/numbering")
@@ -61,10 +65,17 @@ public class NumberingController {
                         first,
                         Room.HUNDRED,
                         Collections.emptySortedMap(),
-                        true,
+                        isOutThere(state),
                         true));
         model.addAttribute("scope", "all");
         return "rig/numbering";
+    }
+
+    /** As long as nothing is set on a unit and nothing was handed over, no number is known to anybody. */
+    private boolean isOutThere(JobState state) {
+        boolean set = state.plan().blocks().stream()
+                .anyMatch(b -> Standing.of(b, state.plan()).isSet());
+        return set || !revisions.all(state.job()).isEmpty();
     }
 
     @PostMapping("/jobs/{job}/numbering")
