@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -31,6 +32,7 @@ import taxon.formats.json.TypeSummaryJson;
 @Controller
 class TypesController {
     private static final int SHOWN = 60;
+    private static final int MOST_OF_A_MAKER = 500;
 
     private final Frames frames;
     private final TypeLibrary library;
@@ -65,9 +67,11 @@ class TypesController {
         JobState state = frames.state(job);
         String typed = Objects.requireNonNullElse(request.getParameter("q"), "");
         TypeQuery query = TypeQuery.of(typed);
-        TypeIndex.Hits hits = query.isEmpty() && !library.onShelf().isEmpty()
-                ? shelf()
-                : library.index().search(query, SHOWN);
+        String maker = Objects.requireNonNullElse(request.getParameter("maker"), "");
+        boolean isShelf =
+                query.isEmpty() && maker.isEmpty() && !library.onShelf().isEmpty();
+        TypeIndex.Hits hits =
+                isShelf ? shelf() : maker.isEmpty() ? library.index().search(query, SHOWN) : of(maker);
         if (Reply.wantsJson(request)) {
             return json(state, hits);
         }
@@ -76,9 +80,32 @@ class TypesController {
         model.addAttribute("used", used(state));
         model.addAttribute("hits", hits.hits().stream().map(h -> hit(state, h)).toList());
         model.addAttribute("total", hits.total());
-        model.addAttribute("isShelf", query.isEmpty() && !library.onShelf().isEmpty());
+        model.addAttribute("isShelf", isShelf);
+        model.addAttribute("maker", maker);
+        model.addAttribute("makers", makers());
         model.addAttribute("known", library.index().size());
         return "types/page";
+    }
+
+    /** A maker, and how many types of theirs are known. */
+    record MakerLine(String maker, long types) {}
+
+    private List<MakerLine> makers() {
+        Map<String, Long> byMaker = library.index().all().stream()
+                .collect(Collectors.groupingBy(TypeSummary::maker, TreeMap::new, Collectors.counting()));
+        return byMaker.entrySet().stream()
+                .map(e -> new MakerLine(e.getKey(), e.getValue()))
+                .toList();
+    }
+
+    /** All types of a maker. */
+    private TypeIndex.Hits of(String maker) {
+        List<TypeIndex.Hit> hits = library.index().all().stream()
+                .filter(t -> t.maker().equals(maker))
+                .map(t -> new TypeIndex.Hit(t, t.modes()))
+                .toList();
+        return new TypeIndex.Hits(
+                hits.size(), hits.stream().limit(MOST_OF_A_MAKER).toList());
     }
 
     /** What an empty search shows: what the shop owns. */

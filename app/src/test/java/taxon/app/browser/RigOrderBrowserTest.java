@@ -109,7 +109,9 @@ class RigOrderBrowserTest {
         browser.see("#families", "1301 to 1304");
         browser.press(Keys.ENTER);
         browser.see(".told", "fixtures numbered.");
+        browser.open(job + "rig?filter=1304");
         browser.see("#table td", "1304");
+        browser.open(job + "rig");
         browser.pressWith(Keys.CONTROL, "z");
         browser.see(".told", "Undone:");
     }

@@ -46,6 +46,18 @@ class TypesHttpTest {
     }
 
     @Test
+    void typesAreBrowsedByTheirMaker() {
+        JsonNode oxbow = http.get(job + "/types?maker=Oxbow").json();
+        assertThat(oxbow.path("hits"))
+                .isNotEmpty()
+                .allSatisfy(t -> assertThat(t.path("maker").asString()).isEqualTo("Oxbow"));
+        assertThat(http.page(job + "/types").text()).contains("By maker:", "Oxbow", "Fernglass");
+        assertThat(http.page(job + "/types?maker=Oxbow").text()).contains("Made by Oxbow");
+        assertThat(http.get(job + "/types?maker=Nobody").json().path("found").asInt())
+                .isZero();
+    }
+
+    @Test
     void whatIsFoundNamesTheModesThatFitAndNothingElseIsFound() {
         JsonNode none = search("16 ch laser");
         assertThat(none.path("found").asInt()).isZero();

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.fixture.AttributeBook;
 import taxon.core.fixture.Block.SlotUse;
 import taxon.core.library.Doubt;
 import taxon.core.rig.PlannedBlock;
@@ -106,7 +107,7 @@ public final class FindingText {
 
     private static String words(SlotUse use) {
         String part = use.channel().part().toString();
-        return use.channel().attribute()
+        return AttributeBook.words(use.channel().attribute())
                 + (use.byteIndex() == 0 ? "" : " fine")
                 + (part.isEmpty() ? "" : " of " + part);
     }

@@ -45,8 +45,8 @@ class PlanCheckTest {
         Finding finding = only(place(CLEAN, 2, 1, StartAddress.of(2, 9)), Rule.OVERLAP);
         assertThat(FindingText.sentence(finding))
                 .isEqualTo("Overlap at 2.009 to 2.016. 102 starts at 2.009; 101 runs to 2.016."
-                        + " Slot 9 is Dimmer there and Dimmer here, 10 Dimmer and Dimmer,"
-                        + " 11 Dimmer and Dimmer, and 5 more.");
+                        + " Slot 9 is intensity there and intensity here, 10 intensity and intensity,"
+                        + " 11 intensity and intensity, and 5 more.");
         assertThat(finding.remedy().map(Remedy::label)).contains("Move 102 to 2.017");
     }
 

@@ -1,6 +1,7 @@
 package taxon.formats.gdtf;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -195,10 +196,13 @@ public final class GdtfReader {
         return name;
     }
 
-    /** By mode name, as the newest software of the unit numbers them. */
+    /** By mode name, as the newest software of the unit numbers them: that of the highest version, wherever it stands. */
     private Map<String, Integer> personalities() {
         Map<String, Integer> found = new HashMap<>();
-        for (XmlElement software : type.path("Protocols", "FTRDM", "SoftwareVersionID")) {
+        List<XmlElement> versions = new ArrayList<>(type.path("Protocols", "FTRDM", "SoftwareVersionID"));
+        versions.sort(Comparator.comparingLong(
+                v -> hex(v.attribute("Value").orElse("")).orElse(-1L)));
+        for (XmlElement software : versions) {
             for (XmlElement personality : software.children("DMXPersonality").toList()) {
                 String value = personality.attribute("Value").orElse("");
                 Optional<Integer> number = personalityNumber(value);
@@ -211,14 +215,14 @@ public final class GdtfReader {
         return found;
     }
 
-    /** A number, plain or in base 16 with {@code 0x} before it. */
     private static Optional<Integer> personalityNumber(String text) {
-        String plain = text.toLowerCase(Locale.ROOT);
-        if (!plain.matches("0x[0-9a-f]{1,4}|\\d{1,4}")) {
-            return Optional.empty();
-        }
-        int number = plain.startsWith("0x") ? Integer.parseInt(plain.substring(2), 16) : Integer.parseInt(plain);
-        return Optional.of(number).filter(n -> n >= 1 && n <= 255);
+        return hex(text).filter(n -> n >= 1 && n <= 255).map(Long::intValue);
+    }
+
+    /** Hexadecimal, with or without {@code 0x} before it, so that "10" is sixteen (DIN SPEC 15800, FTRDM, from memory). */
+    private static Optional<Long> hex(String text) {
+        String digits = text.strip().toLowerCase(Locale.ROOT).replaceFirst("^0x", "");
+        return digits.matches("[0-9a-f]{1,8}") ? Optional.of(Long.parseLong(digits, 16)) : Optional.empty();
     }
 
     /** What the description lets one conclude; assumptions are those of {@link Facts#of}. */

@@ -238,6 +238,18 @@ class GdtfReaderTest {
     }
 
     @Test
+    void aPersonalityIsHexadecimalAndTheNewestSoftwareIsTheOneOfTheHighestVersion() {
+        FixtureType type = type(
+                new GdtfByHand()
+                        .mode("Full", channel("1,2", "Dimmer"))
+                        .protocols(
+                                "<FTRDM ManufacturerID=\"7FF0\" DeviceModelID=\"0001\">"
+                                        + "<SoftwareVersionID Value=\"A\"><DMXPersonality Value=\"10\" DMXMode=\"Full\"/></SoftwareVersionID>"
+                                        + "<SoftwareVersionID Value=\"9\"><DMXPersonality Value=\"2\" DMXMode=\"Full\"/></SoftwareVersionID></FTRDM>"));
+        assertThat(type.modes()).extracting(Mode::personality).containsExactly(Optional.of(16));
+    }
+
+    @Test
     void socketsAndHazardsAreSeen() {
         FixtureType type = type(new GdtfByHand()
                 .geometries(

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.stream.IntStream;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.fixture.AttributeBook;
 import taxon.core.fixture.Block.SlotUse;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
@@ -103,7 +104,7 @@ public record SlotLine(
                 block.label(),
                 block.fixture().key().number(),
                 block.type().shortName(),
-                use.channel().attribute() + (part.isEmpty() ? "" : " of " + part),
+                AttributeBook.words(use.channel().attribute()) + (part.isEmpty() ? "" : " of " + part),
                 use.resolution(),
                 Integer.toString(use.restByte()),
                 tints.of(block),

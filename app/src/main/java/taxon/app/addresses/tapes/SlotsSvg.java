@@ -10,7 +10,7 @@ import org.springframework.web.util.HtmlUtils;
 public final class SlotsSvg {
     private static final int ACROSS = 16;
     private static final int WIDTH = 59;
-    private static final int HIGH = 44;
+    private static final int HIGH = 53;
     private static final int LOW = 14;
     private static final int LETTERS = 10;
 
@@ -46,11 +46,13 @@ public final class SlotsSvg {
         out.append("\" height=\"").append(height - 2).append("\"/>");
         text("xs s", 9, Integer.toString(line.slot()));
         if (line.key() > 0) {
-            text("xs b", 20, shortened(line.begins() ? line.who().replace(" and ", "+") : ""));
-            text("xs", 30, shortened(line.attribute()));
-            text("xs s", 39, (line.resolution() + " " + line.rest()).strip());
+            text("xs b", 20, line.begins() ? line.who().replace(" and ", "+") : "");
+            List<String> words = inTwo(line.attribute());
+            text("xs", 30, words.get(0));
+            text("xs", 39, words.get(1));
+            text("xs s", 48, (line.resolution() + " " + line.rest()).strip());
         }
-        out.append(line.begins() ? "<path class=\"edge\" d=\"M0 0v42\"/>" : "").append("</g>");
+        out.append(line.begins() ? "<path class=\"edge\" d=\"M0 0v51\"/>" : "").append("</g>");
     }
 
     private void text(String style, int y, String words) {
@@ -59,12 +61,27 @@ public final class SlotsSvg {
                     .append(style)
                     .append("\" x=\"2\" y=\"")
                     .append(y)
-                    .append("\">");
+                    .append("\"");
+            // What is too long is set closer, never cut: two things must not look alike.
+            if (words.length() > LETTERS) {
+                out.append(" textLength=\"").append(WIDTH - 4).append("\" lengthAdjust=\"spacingAndGlyphs\"");
+            }
+            out.append('>');
             out.append(HtmlUtils.htmlEscape(words)).append("</text>");
         }
     }
 
-    private static String shortened(String text) {
-        return text.length() <= LETTERS ? text : text.substring(0, LETTERS);
+    /** Parted at the blank that leaves both lines as short as can be; the second is empty where one line does. */
+    private static List<String> inTwo(String text) {
+        if (text.length() <= LETTERS || text.indexOf(' ') < 0) {
+            return List.of(text, "");
+        }
+        int best = text.indexOf(' ');
+        for (int at = best; at >= 0; at = text.indexOf(' ', at + 1)) {
+            if (Math.max(at, text.length() - at) < Math.max(best, text.length() - best)) {
+                best = at;
+            }
+        }
+        return List.of(text.substring(0, best), text.substring(best + 1));
     }
 }
