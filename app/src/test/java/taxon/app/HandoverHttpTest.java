@@ -155,6 +155,10 @@ class HandoverHttpTest {
             assertThat(revision(own))
                     .as("what is learnt of the rig is no edit of the plan")
                     .isEqualTo("Revision B, 3 edits since");
+            own.post("/jobs/1/undo", "version", own.version(1));
+            assertThat(revision(own))
+                    .as("the last act was the tick, which is no edit of the plan either")
+                    .isEqualTo("Revision B, 3 edits since");
             for (int i = 0; i < 3; i++) {
                 own.post("/jobs/1/undo", "version", own.version(1));
             }
