@@ -131,6 +131,9 @@ class ChecksHttpTest {
         assertThat(undone.status()).isEqualTo(422);
         assertThat(undone.reasons()).contains("cannot be taken back: something newer is known of the unit");
         assertThat(standing("104")).isEqualTo("stale");
+        assertThat(http.post("/jobs/1/undo", "version", http.version(1)).status())
+                .as("what was done before the tick can still be undone")
+                .isEqualTo(200);
     }
 
     @Test

@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import taxon.app.testing.Http;
 import taxon.app.testing.Http.Answer;
 import taxon.app.testing.TaxonServer;
+import taxon.core.finding.Rule;
 import tools.jackson.databind.JsonNode;
 
 /** A job driven by forms alone, as a script would. */
@@ -172,7 +173,7 @@ class JobHttpTest {
         move(1, "2.1");
         move(2, "2.9");
         JsonNode rules = http.get("/jobs/" + job + "/findings").json().path("rules");
-        assertThat(rules).hasSize(17);
+        assertThat(rules).hasSize(Rule.values().length);
         JsonNode overlap = rules.get(0).path("findings").get(0);
         assertThat(overlap.path("sentence").asString()).startsWith("Overlap at 2.009 to 2.016.");
         assertThat(overlap.path("remedy").asString()).isEqualTo("Move 102 to 2.017");

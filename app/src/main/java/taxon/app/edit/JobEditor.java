@@ -223,8 +223,14 @@ public class JobEditor {
         PlanDelta way = undo ? entry.delta().turned() : entry.delta();
         Optional<Plan> turned = way.applyTo(now.plan());
         if (turned.isEmpty() && entry.kind() == Kind.TICK) {
+            // It stands in nobody's way: what was done before it can still be undone.
+            journal.turning(entry, State.ABANDONED, entry.version(), entry.delta())
+                    .run();
             return new EditOutcome.Refused(List.of(new Refusal(
-                    "tick", entry.title(), Refusal.Fault.OUTDATED, "something newer is known of the unit")));
+                    "tick",
+                    entry.title(),
+                    Refusal.Fault.OUTDATED,
+                    "something newer is known of the unit; undo goes on with what was done before it")));
         }
         Plan after = turned.orElseThrow(
                 () -> new IllegalStateException("the journal of job " + now.job() + " does not fit its plan"));
