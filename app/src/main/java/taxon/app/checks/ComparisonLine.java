@@ -93,7 +93,8 @@ record ComparisonLine(
         if (line.differences().equals(Set.of(Difference.TYPE_UNKNOWN))) {
             return "it does not say what it is; " + matched;
         }
-        return differs.isEmpty() ? matched : differs + " differs; " + matched;
+        String verb = line.differences().size() > 1 ? " differ; " : " differs; ";
+        return differs.isEmpty() ? matched : differs + verb + matched;
     }
 
     private static int armBlock(Line line) {
