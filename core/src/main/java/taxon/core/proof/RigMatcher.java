@@ -3,6 +3,7 @@ package taxon.core.proof;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -64,24 +65,56 @@ final class RigMatcher {
         }
     }
 
-    /** Where units and fixtures of a type and address are not as many, nobody can say which of them is which. */
+    /**
+     * Where units and fixtures of a type and address are not as many, nobody can say which of them is which. Only those are
+     * compared that begin a block of one type at one slot.
+     */
     private void pairByAddress() {
+        Map<String, List<FoundUnit>> unitsAt = new HashMap<>();
+        units.forEach(u -> places(u)
+                .forEach(place ->
+                        unitsAt.computeIfAbsent(place, p -> new ArrayList<>()).add(u)));
+        Map<String, List<Fixture>> fixturesAt = new LinkedHashMap<>();
+        fixtures.forEach(f ->
+                fixturesAt.computeIfAbsent(place(f), p -> new ArrayList<>()).add(f));
+        fixturesAt.forEach((place, alike) -> pairAt(alike, unitsAt.getOrDefault(place, List.of())));
+    }
+
+    private void pairAt(List<Fixture> alike, List<FoundUnit> there) {
         Map<FixtureKey, Reason> reasons = new HashMap<>();
-        for (Fixture fixture : fixtures) {
-            List<FoundUnit> there =
-                    units.stream().filter(u -> isThere(fixture, u)).toList();
-            long alike = there.isEmpty()
+        for (Fixture fixture : alike) {
+            List<FoundUnit> fitting =
+                    there.stream().filter(u -> isThere(fixture, u)).toList();
+            long wanting = fitting.isEmpty()
                     ? 0
-                    : fixtures.stream().filter(f -> isThere(f, there.get(0))).count();
-            reasons.put(fixture.key(), there.size() == alike ? Reason.SAME_TYPE_AND_ADDRESS : Reason.ONE_OF_SEVERAL);
+                    : alike.stream().filter(f -> isThere(f, fitting.get(0))).count();
+            reasons.put(
+                    fixture.key(), fitting.size() == wanting ? Reason.SAME_TYPE_AND_ADDRESS : Reason.ONE_OF_SEVERAL);
         }
-        for (Fixture fixture : List.copyOf(fixtures)) {
-            List<FoundUnit> there =
-                    units.stream().filter(u -> isThere(fixture, u)).toList();
-            if (!there.isEmpty()) {
-                take(fixture, best(fixture, there), reasons.getOrDefault(fixture.key(), Reason.ONE_OF_SEVERAL));
+        for (Fixture fixture : alike) {
+            List<FoundUnit> fitting = there.stream()
+                    .filter(u -> units.contains(u) && isThere(fixture, u))
+                    .toList();
+            if (!fitting.isEmpty()) {
+                take(fixture, best(fixture, fitting), reasons.getOrDefault(fixture.key(), Reason.ONE_OF_SEVERAL));
             }
         }
+    }
+
+    /** Where the first block of a fixture that has an address begins. */
+    private String place(Fixture fixture) {
+        int block = fixture.addresses().firstKey();
+        return kind(fixture) + " " + block + " "
+                + fixture.address(block).orElseThrow().slot();
+    }
+
+    private static List<String> places(FoundUnit unit) {
+        String kind = kind(unit);
+        List<String> places = new ArrayList<>();
+        for (int block = 1; block <= unit.blocks().size(); block++) {
+            places.add(kind + " " + block + " " + unit.blocks().get(block - 1).start());
+        }
+        return places;
     }
 
     private boolean isThere(Fixture fixture, FoundUnit unit) {
@@ -157,7 +190,7 @@ final class RigMatcher {
                 + Likeness.key(plan.type(fixture).fullName());
     }
 
-    private String kind(FoundUnit unit) {
+    private static String kind(FoundUnit unit) {
         return unit.universe() + " " + UnitDifferences.typeKey(unit);
     }
 
