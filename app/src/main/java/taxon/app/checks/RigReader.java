@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
@@ -206,6 +207,7 @@ final class RigReader {
                 client.textIfAny(uid, Pid.DEVICE_LABEL).orElse(""),
                 info.personality(),
                 client.personalityName(uid, info.personality()).orElse(""),
+                Optional.of(info.softwareVersion()),
                 blocks);
     }
 

@@ -25,6 +25,8 @@ import taxon.core.fixture.Facts;
 import taxon.core.fixture.Facts.Hazard;
 import taxon.core.fixture.Facts.Reach;
 import taxon.core.fixture.FixtureType;
+import taxon.core.fixture.Mode;
+import taxon.core.fixture.RemoteManagement;
 import taxon.core.fixture.TypeId;
 import taxon.core.library.ChannelOrder;
 import taxon.core.library.StandInText;
@@ -150,7 +152,7 @@ class BuildController {
         Fields fields = reply.fields();
         JobState state = frames.state(job);
         Optional<FixtureType> begun = known ? library.knownTo(state.plan()).find(TypeId.of(from)) : Optional.empty();
-        Optional<FixtureType> type = read(fields);
+        Optional<FixtureType> type = read(fields, begun);
         if (type.isEmpty() || fields.isFaulty()) {
             return reply.refused();
         }
@@ -163,7 +165,7 @@ class BuildController {
                 Json.object().put("type", id.value()));
     }
 
-    private static Optional<FixtureType> read(Fields fields) {
+    private static Optional<FixtureType> read(Fields fields, Optional<FixtureType> begun) {
         ParsedSheet reading = SheetReader.read(fields.text("sheet"));
         if (!reading.isWhole()) {
             List<String> stops = reading.findings().stream()
@@ -173,7 +175,7 @@ class BuildController {
                     .toList();
             fields.refuse("sheet", stops.isEmpty() ? "The sheet has no channel yet." : String.join(" ", stops));
         }
-        Optional<Facts> facts = facts(fields);
+        Optional<Facts> facts = facts(fields, remote(fields, begun, reading.modes()));
         fields.build("maker", () -> Texts.requireLine("maker", fields.text("maker"), 60));
         fields.build("name", () -> Texts.requireLine("name", fields.text("name"), 60));
         if (fields.isFaulty() || facts.isEmpty()) {
@@ -183,6 +185,10 @@ class BuildController {
         String shortName =
                 fields.has("shortName") ? fields.text("shortName") : Texts.clip(name, FixtureType.LONGEST_SHORT_NAME);
         TypeId id = TypeId.named(fields.text("maker"), name);
+        // What a file calls it in full is its name as long as its maker and name are.
+        String longName = begun.filter(t -> t.fullName().equals(fields.text("maker") + " " + name))
+                .map(FixtureType::longName)
+                .orElse("");
         return fields.build(
                 "shortName",
                 () -> new FixtureType(
@@ -191,12 +197,24 @@ class BuildController {
                         fields.text("maker"),
                         name,
                         shortName,
+                        longName,
                         fields.text("revision"),
                         facts.get(),
                         reading.modes()));
     }
 
-    private static Optional<Facts> facts(Fields fields) {
+    /** The sheet has no place for its numbers: they stay those of the type that was begun with, as far as they fit the modes. */
+    private static RemoteManagement remote(Fields fields, Optional<FixtureType> begun, List<Mode> modes) {
+        if (!fields.has("rdm")) {
+            return RemoteManagement.NONE;
+        }
+        RemoteManagement known = begun.map(t -> t.facts().remote())
+                .filter(RemoteManagement::answers)
+                .orElse(RemoteManagement.ANSWERS);
+        return known.numbersLike(modes) ? known : known.withoutSoftware();
+    }
+
+    private static Optional<Facts> facts(Fields fields, RemoteManagement remote) {
         Optional<Hazard> hazard = fields.choice("hazard", Hazard.class, Hazard.NONE);
         Optional<Reach> reach = fields.choice("reach", Reach.class, Reach.LINE);
         Optional<Integer> load = fields.has("load") ? fields.number("load", "load in eighths", 0, 64) : Optional.of(8);
@@ -211,7 +229,7 @@ class BuildController {
                         sockets(fields.text("inputs")),
                         sockets(fields.text("outputs")),
                         load.get(),
-                        fields.has("rdm"),
+                        remote,
                         fields.text("settings")));
     }
 

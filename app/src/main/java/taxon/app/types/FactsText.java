@@ -2,9 +2,14 @@ package taxon.app.types;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.Facts.Hazard;
 import taxon.core.fixture.Facts.Reach;
+import taxon.core.fixture.RemoteManagement;
+import taxon.core.fixture.RemoteManagement.Software;
 import taxon.formats.json.Json;
 
 /** What matters of a type besides its modes, in words. */
@@ -23,7 +28,7 @@ final class FactsText {
                 new Line("DMX in", sockets(facts.inputs())),
                 new Line("DMX out", sockets(facts.outputs())),
                 new Line("Load on the line", load(facts.loadEighths())),
-                new Line("Remote management", facts.rdm() ? "RDM" : "none known"),
+                new Line("Remote management", words(facts.remote())),
                 new Line("Hazard", words(facts.hazard())));
     }
 
@@ -37,6 +42,38 @@ final class FactsText {
         return Arrays.stream(Hazard.values())
                 .map(h -> new Option(Json.slug(h), words(h)))
                 .toList();
+    }
+
+    /** "RDM, manufacturer 4D50, model 0102". */
+    private static String words(RemoteManagement remote) {
+        return !remote.answers()
+                ? "none known"
+                : "RDM"
+                        + remote.maker()
+                                .map(m -> ", manufacturer " + RemoteManagement.words(m))
+                                .orElse("")
+                        + remote.model()
+                                .map(m -> ", model " + RemoteManagement.words(m))
+                                .orElse("");
+    }
+
+    /** How each version of the software numbers the modes, the newest first; empty where there is one or none. */
+    static List<Line> software(RemoteManagement remote) {
+        List<Software> versions = remote.software();
+        return versions.size() < 2
+                ? List.of()
+                : IntStream.range(0, versions.size())
+                        .mapToObj(i -> versions.get(versions.size() - 1 - i))
+                        .map(FactsText::line)
+                        .toList();
+    }
+
+    private static Line line(Software software) {
+        return new Line(
+                String.format(Locale.ROOT, "%08X", software.version()),
+                software.modes().entrySet().stream()
+                        .map(m -> m.getKey() + " " + m.getValue())
+                        .collect(Collectors.joining(", ")));
     }
 
     static String words(Reach reach) {

@@ -107,7 +107,7 @@ record ModeSheet(Mode mode, List<BlockSheet> blocks) {
     private static String condition(Condition condition) {
         return "while " + AttributeBook.words(condition.master())
                 + (condition.function().isEmpty() ? "" : " (" + condition.function() + ")") + " is "
-                + span(condition.fromByte(), condition.toByte());
+                + values(condition.from(), condition.to(), condition.bytes());
     }
 
     private static String values(long from, long to, int bytes) {

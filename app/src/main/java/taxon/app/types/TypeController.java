@@ -103,6 +103,7 @@ class TypeController {
         model.addAttribute("modes", modes(state, type, number));
         model.addAttribute("number", number);
         model.addAttribute("facts", FactsText.lines(type.facts()));
+        model.addAttribute("software", FactsText.software(type.facts().remote()));
         model.addAttribute("sheet", ModeSheet.of(mode));
         Optional<Doubt> doubt = state.shop().doubt(type.id(), mode.name());
         model.addAttribute("doubt", doubt);

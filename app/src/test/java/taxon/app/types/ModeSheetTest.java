@@ -9,6 +9,7 @@ import taxon.app.types.ModeSheet.Slot;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.Facts.Hazard;
 import taxon.core.fixture.Facts.Reach;
+import taxon.core.fixture.RemoteManagement;
 import taxon.core.typesheet.SheetReader;
 
 class ModeSheetTest {
@@ -59,7 +60,8 @@ class ModeSheetTest {
 
     @Test
     void factsAreToldInWords() {
-        Facts facts = new Facts(Hazard.ATMOSPHERE, Reach.APP_ONLY, List.of("XLR5", "XLR3"), List.of(), 4, false, "");
+        Facts facts = new Facts(
+                Hazard.ATMOSPHERE, Reach.APP_ONLY, List.of("XLR5", "XLR3"), List.of(), 4, RemoteManagement.NONE, "");
         assertThat(FactsText.lines(facts))
                 .extracting(l -> l.name() + ": " + l.value())
                 .containsExactly(

@@ -1,6 +1,7 @@
 package taxon.core.proof;
 
 import java.util.List;
+import java.util.Optional;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.UniverseNumber;
 
@@ -11,6 +12,7 @@ import taxon.core.dmx.UniverseNumber;
  * @param uid its UID, {@code 7FF0:00000001}
  * @param personality the current one, 1 to 255
  * @param modeName what it calls that personality
+ * @param software the version of its software, where it said so
  * @param blocks one entry a block, in order; the first is the unit itself, the others its sub-devices
  */
 public record FoundUnit(
@@ -21,10 +23,24 @@ public record FoundUnit(
         String label,
         int personality,
         String modeName,
+        Optional<Long> software,
         List<FoundBlock> blocks) {
 
     /** @param footprint 0 to 512, as the unit says */
     public record FoundBlock(Slot start, int footprint) {}
+
+    /** One of which nobody knows the software. */
+    public FoundUnit(
+            UniverseNumber universe,
+            String uid,
+            String maker,
+            String model,
+            String label,
+            int personality,
+            String modeName,
+            List<FoundBlock> blocks) {
+        this(universe, uid, maker, model, label, personality, modeName, Optional.empty(), blocks);
+    }
 
     public FoundUnit {
         blocks = List.copyOf(blocks);

@@ -72,8 +72,8 @@ public final class ReadingEvidence {
         boolean longer = saysThePlan && found.footprint() != block.block().footprint();
         boolean other = saysThePlan
                 && !right
-                && block.mode()
-                        .personality()
+                && block.type()
+                        .numberOf(block.mode(), unit.software())
                         .filter(p -> p != unit.personality())
                         .isPresent();
         String told = longer
@@ -87,7 +87,7 @@ public final class ReadingEvidence {
         if (!unit.model().isBlank() && !UnitDifferences.isOfType(type, unit)) {
             return Texts.clip(unit.model() + ", " + unit.modeName(), LONGEST);
         }
-        Optional<Mode> known = type.personality(unit.personality());
+        Optional<Mode> known = type.numbered(unit.personality(), unit.software());
         return known.map(Mode::name).orElse(Texts.clip(unit.modeName(), LONGEST));
     }
 }

@@ -28,7 +28,9 @@ final class UnitDifferences {
         if (fixture.addresses().values().stream().anyMatch(a -> !a.universe().equals(unit.universe()))) {
             differences.add(Difference.UNIVERSE);
         }
-        if (plan.mode(fixture).filter(m -> isInMode(m, unit)).isEmpty()) {
+        if (plan.mode(fixture)
+                .filter(m -> isInMode(plan.type(fixture), m, unit))
+                .isEmpty()) {
             differences.add(Difference.MODE);
         }
         if (!isAsLong(plan.blocksOf(fixture), unit.blocks())) {
@@ -49,9 +51,9 @@ final class UnitDifferences {
         return Likeness.key(unit.maker() + " " + unit.model());
     }
 
-    /** By personality number; where the type does not know it, by the name that the unit gives. */
-    private static boolean isInMode(Mode mode, FoundUnit unit) {
-        return mode.personality()
+    /** By personality number as the unit's software counts; where the type does not know it, by the name that the unit gives. */
+    private static boolean isInMode(FixtureType type, Mode mode, FoundUnit unit) {
+        return type.numberOf(mode, unit.software())
                 .map(p -> p == unit.personality())
                 .orElseGet(() -> Likeness.key(mode.name()).equals(Likeness.key(unit.modeName())));
     }

@@ -5,7 +5,6 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import taxon.core.fixture.Attribute;
 import taxon.core.fixture.Condition;
-import taxon.core.fixture.Levels;
 import taxon.core.fixture.PhysicalRange;
 
 /**
@@ -22,7 +21,7 @@ final class Extras {
             Pattern.compile("(-?[\\d.]+(?:[eE]-?\\d+)?)\\s*(?:to|\\.\\.)\\s*(-?[\\d.]+(?:[eE]-?\\d+)?)\\s*\\D{0,12}");
     private static final Pattern VALUE = Pattern.compile("(rest|highlight) (\\d{1,10})");
     private static final Pattern WHEN =
-            Pattern.compile("when (\\S{1,60})(?: “([^”]{1,80})”)? (\\d{1,10})-(\\d{1,10})(/4)?");
+            Pattern.compile("when (\\S{1,60})(?: “([^”]{1,80})”)? (\\d{1,10})-(\\d{1,10})(?:/([1-4]))?");
     private static final Pattern ATTRIBUTE = Pattern.compile("[\\p{L}_][\\p{L}\\p{N}_() -]{0,59}");
 
     Optional<Attribute> attribute = Optional.empty();
@@ -82,20 +81,12 @@ final class Extras {
         if (!when.matches()) {
             return false;
         }
-        boolean wide = when.group(5) != null;
+        int bytes = when.group(5) == null ? 1 : Integer.parseInt(when.group(5));
         String function = when.group(2) == null ? "" : when.group(2);
-        condition = Optional.of(new Condition(
-                Attribute.of(when.group(1)), function, level(when.group(3), wide), level(when.group(4), wide)));
+        long from = Long.parseLong(when.group(3));
+        long to = Long.parseLong(when.group(4));
+        condition = Optional.of(new Condition(Attribute.of(when.group(1)), function, from, to, bytes));
         return true;
-    }
-
-    /** A value of one byte, or with {@code /4} behind the range one of four. */
-    private static long level(String digits, boolean wide) {
-        long value = Long.parseLong(digits);
-        if (!wide && value > 255) {
-            throw new IllegalArgumentException(value + " is above 255");
-        }
-        return wide ? value : Levels.mirrored(value, 1, Levels.MOST_BYTES);
     }
 
     private boolean takePhysical(String part) {

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -15,7 +16,6 @@ import taxon.core.fixture.Channel;
 import taxon.core.fixture.ChannelFunction;
 import taxon.core.fixture.Condition;
 import taxon.core.fixture.FixtureType;
-import taxon.core.fixture.Levels;
 import taxon.core.fixture.Mode;
 import taxon.core.fixture.Part;
 import taxon.core.fixture.PhysicalRange;
@@ -29,6 +29,7 @@ public final class SheetWriter {
     static final String UNUSED = "not used";
 
     private final StringBuilder text = new StringBuilder();
+    private Set<Attribute> masters = Set.of();
 
     private SheetWriter() {}
 
@@ -46,6 +47,7 @@ public final class SheetWriter {
         if (text.length() > 0) {
             line("");
         }
+        masters = mode.channels().map(Channel::attribute).collect(Collectors.toSet());
         line("Mode: " + mode.name()
                 + mode.personality().map(p -> ", personality " + p).orElse(""));
         for (int i = 0; i < mode.blocks().size(); i++) {
@@ -232,19 +234,14 @@ public final class SheetWriter {
         return Math.abs(decimal.scale()) > 30 ? decimal.toString() : decimal.toPlainString();
     }
 
-    private static String words(Condition condition) {
+    /** In one byte where that says it and the mode has the other channel, whose width it then takes when it is read. */
+    private String words(Condition condition) {
         Attribute master = condition.master();
         String function = condition.function().isEmpty() ? "" : " “" + condition.function() + "”";
-        boolean narrow = isOneByte(condition.from()) && isOneByte(condition.to());
-        String values = narrow
-                ? condition.fromByte() + "-" + condition.toByte()
-                : condition.from() + "-" + condition.to() + "/4";
-        return "when " + master + function + " " + values;
-    }
-
-    private static boolean isOneByte(long value) {
-        int coarse = Levels.byteAt(value, Levels.MOST_BYTES, 0);
-        return Levels.mirrored(coarse, 1, Levels.MOST_BYTES) == value;
+        boolean canBeNarrow = masters.contains(master) && condition.isOfOneByte();
+        Condition said = canBeNarrow ? condition.at(1) : condition;
+        String bytes = said.bytes() == 1 ? "" : "/" + said.bytes();
+        return "when " + master + function + " " + said.from() + "-" + said.to() + bytes;
     }
 
     private static String brackets(List<String> extras) {

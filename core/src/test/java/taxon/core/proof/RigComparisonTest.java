@@ -5,12 +5,20 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.fixture.Facts;
+import taxon.core.fixture.Facts.Hazard;
+import taxon.core.fixture.Facts.Reach;
+import taxon.core.fixture.FixtureType;
+import taxon.core.fixture.RemoteManagement;
+import taxon.core.fixture.RemoteManagement.Software;
 import taxon.core.proof.FoundUnit.FoundBlock;
 import taxon.core.proof.RigComparison.Difference;
 import taxon.core.proof.RigComparison.Line;
@@ -205,6 +213,42 @@ class RigComparisonTest {
                 new FoundUnit(TWO, uid(1), "Test", "t", "101", 7, "only", List.of(new FoundBlock(Slot.of(1), 16)));
         assertThat(compare(PLAN, other).lines().get(0).differences()).containsExactly(Difference.MODE);
         assertThat(standing(read(PLAN, other), 0)).isEqualTo(Standing.STALE);
+    }
+
+    @Test
+    void aUnitOfOlderSoftwareIsReadByTheNumbersOfItsOwnVersion() {
+        FixtureType counted = counted(Rigs.type("t", 8));
+        Plan plan = Rigs.add(Rigs.empty(), counted, 1, Optional.of(101), Optional.of(StartAddress.of(2, 1)));
+        assertThat(compare(plan, unit(1, 7, Optional.of(OLD))).lines().get(0).verdict())
+                .isEqualTo(Verdict.RIGHT);
+        assertThat(compare(plan, unit(1, 1, Optional.of(OLD))).lines().get(0).differences())
+                .containsExactly(Difference.MODE);
+        assertThat(compare(plan, unit(1, 1, Optional.of(NEW))).lines().get(0).verdict())
+                .isEqualTo(Verdict.RIGHT);
+        assertThat(compare(plan, unit(1, 1, Optional.of(99L))).lines().get(0).verdict())
+                .as("a version that no file speaks of counts like the newest")
+                .isEqualTo(Verdict.RIGHT);
+    }
+
+    private static final long OLD = 0x0100_0000L;
+    private static final long NEW = 0x0200_0000L;
+
+    /** The mode is the seventh of the older software and the first of the newer. */
+    private static FixtureType counted(FixtureType type) {
+        RemoteManagement remote = new RemoteManagement(
+                true,
+                Optional.empty(),
+                Optional.empty(),
+                List.of(
+                        new Software(OLD, new TreeMap<>(Map.of(1, "another", 7, "only"))),
+                        new Software(NEW, new TreeMap<>(Map.of(1, "only")))));
+        Facts facts = new Facts(Hazard.NONE, Reach.LINE, List.of("XLR5"), List.of(), 8, remote, "");
+        return FixtureType.of(type.id(), type.maker(), type.name(), type.shortName(), facts, type.modes());
+    }
+
+    private static FoundUnit unit(int device, int personality, Optional<Long> software) {
+        List<FoundBlock> blocks = List.of(new FoundBlock(Slot.of(1), 8));
+        return new FoundUnit(TWO, uid(device), "Test", "t", "101", personality, "only", software, blocks);
     }
 
     @Test

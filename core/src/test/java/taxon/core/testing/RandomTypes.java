@@ -2,8 +2,10 @@ package taxon.core.testing;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.TreeMap;
 import java.util.stream.IntStream;
 import taxon.core.fixture.Attribute;
 import taxon.core.fixture.AttributeBook;
@@ -18,6 +20,7 @@ import taxon.core.fixture.Mode;
 import taxon.core.fixture.Part;
 import taxon.core.fixture.PhysicalRange;
 import taxon.core.fixture.RangeSet;
+import taxon.core.fixture.RemoteManagement;
 import taxon.core.fixture.TypeId;
 
 /** Types at random from a seed, with everything that a type can have. */
@@ -45,7 +48,7 @@ public final class RandomTypes {
                 CONNECTORS.subList(0, random.nextInt(3)),
                 CONNECTORS.subList(0, random.nextInt(3)),
                 random.nextInt(65),
-                random.nextBoolean(),
+                remote(modes),
                 random.nextBoolean() ? "" : "Menu › DMX: on & <kept>");
         String name = "Type " + seed;
         return new FixtureType(
@@ -54,9 +57,31 @@ public final class RandomTypes {
                 "Random",
                 name,
                 "T" + Math.abs(seed % 10_000),
+                random.nextBoolean() ? "" : "The whole name of " + seed,
                 random.nextBoolean() ? "" : "rev " + random.nextInt(9),
                 facts,
                 modes);
+    }
+
+    private RemoteManagement remote(List<Mode> modes) {
+        return switch (random.nextInt(3)) {
+            case 0 -> RemoteManagement.NONE;
+            case 1 -> RemoteManagement.ANSWERS;
+            default ->
+                new RemoteManagement(
+                        true,
+                        Optional.of(random.nextInt(65_536)),
+                        random.nextBoolean() ? Optional.empty() : Optional.of(random.nextInt(65_536)),
+                        List.of(
+                                new RemoteManagement.Software(7, new TreeMap<>(Map.of(1, "Long gone"))),
+                                software(modes)));
+        };
+    }
+
+    private RemoteManagement.Software software(List<Mode> modes) {
+        TreeMap<Integer, String> numbered = new TreeMap<>();
+        modes.forEach(m -> m.personality().ifPresent(p -> numbered.put(p, m.name())));
+        return new RemoteManagement.Software(0x0102_0304L, numbered);
     }
 
     private Mode mode(int number) {
@@ -158,10 +183,10 @@ public final class RandomTypes {
     }
 
     private Condition condition() {
-        long from = Levels.mirrored(random.nextInt(100), 1, Levels.MOST_BYTES);
-        long to =
-                random.nextBoolean() ? from + 12_345 : Levels.mirrored(100 + random.nextInt(100), 1, Levels.MOST_BYTES);
-        return new Condition(attribute(), random.nextBoolean() ? "" : "Run 0", from, to);
+        int bytes = 1 + random.nextInt(Levels.MOST_BYTES);
+        long from = (long) (random.nextDouble() * Levels.most(bytes));
+        long to = from + (long) (random.nextDouble() * (Levels.most(bytes) - from));
+        return new Condition(attribute(), random.nextBoolean() ? "" : "Run 0", from, to, bytes);
     }
 
     private long value(int bytes) {

@@ -1,25 +1,19 @@
 package taxon.formats.gdtf;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
+import java.util.stream.IntStream;
 import taxon.core.fixture.Attribute;
-import taxon.core.fixture.AttributeBook;
 import taxon.core.fixture.ChannelFunction;
-import taxon.core.fixture.Condition;
 import taxon.core.fixture.Levels;
-import taxon.core.fixture.PhysicalRange;
-import taxon.core.fixture.RangeSet;
 import taxon.core.text.Texts;
 import taxon.formats.gdtf.GdtfNote.Kind;
 import taxon.formats.xml.XmlElement;
 
 /** Reads one DMXChannel element: its slots as written, its values and functions. Where it goes, {@link ModeReader} decides. */
 final class ChannelReader {
-    private static final int MOST_FUNCTIONS = 1024;
-    private static final int LONGEST_NAME = 80;
+    static final int LONGEST_NAME = 80;
 
     private final XmlElement element;
     private final String where;
@@ -52,10 +46,15 @@ final class ChannelReader {
     }
 
     Attribute attribute() {
-        return facts.attribute(Texts.clip(writtenAttribute(), 60));
+        return attribute(writtenAttribute(), line());
     }
 
-    private String writtenAttribute() {
+    Attribute attribute(String written, int atLine) {
+        return facts.attribute(notes.cut(written, 60, "attribute", atLine));
+    }
+
+    /** As the file names it. */
+    String writtenAttribute() {
         return logicalChannels().stream()
                 .findFirst()
                 .flatMap(l -> l.attribute("Attribute"))
@@ -117,7 +116,7 @@ final class ChannelReader {
                 .flatMap(f -> f.attribute("Default"))
                 .or(() -> element.attribute("Default"))
                 .or(() -> functionElements().stream().findFirst().flatMap(f -> f.attribute("Default")))
-                .map(text -> value(text, bytes))
+                .map(text -> value(text, bytes, line()))
                 .orElse(0L);
     }
 
@@ -136,9 +135,8 @@ final class ChannelReader {
             }
         }
         Optional<XmlElement> byLastName = byLastName(link.get());
-        if (byLastName.isEmpty()) {
-            notes.add(Kind.INITIAL_FUNCTION_UNKNOWN, where, line(), link.get());
-        }
+        Kind broken = byLastName.isEmpty() ? Kind.INITIAL_FUNCTION_UNKNOWN : Kind.INITIAL_FUNCTION_GUESSED;
+        notes.add(broken, where, line(), link.get());
         return byLastName.or(() -> functionElements().stream().findFirst());
     }
 
@@ -153,7 +151,7 @@ final class ChannelReader {
     Optional<Long> highlight(int bytes) {
         return element.attribute("Highlight")
                 .filter(t -> !t.equalsIgnoreCase("None"))
-                .map(t -> value(t, bytes));
+                .map(t -> value(t, bytes, line()));
     }
 
     /** What the values do, at a width; empty when the file only gives the channel a name. */
@@ -165,26 +163,22 @@ final class ChannelReader {
                     line(),
                     String.valueOf(logicalChannels().size()));
         }
-        List<ChannelFunction> functions = new ArrayList<>();
-        List<XmlElement> elements = functionElements();
-        for (int i = 0; i < Math.min(elements.size(), MOST_FUNCTIONS); i++) {
-            functions.add(function(elements.get(i), i, bytes, masters));
-        }
-        return saysNothing(functions) ? List.of() : withoutStraySteps(functions, bytes);
+        return new FunctionReader(this, bytes, masters, facts, notes).read(functionElements());
     }
 
-    /** A single function over the whole channel with the name that is given by default. */
-    private boolean saysNothing(List<ChannelFunction> functions) {
-        if (functions.size() != 1) {
-            return functions.isEmpty();
-        }
-        ChannelFunction only = functions.get(0);
-        return only.from() == 0
-                && only.name().equals(defaultName(writtenAttribute(), 0))
-                && only.attribute().equals(attribute())
-                && only.physical().equals(PhysicalRange.UNIT)
-                && only.sets().isEmpty()
-                && only.condition().isEmpty();
+    /** True when one of its functions is called so. */
+    boolean hasFunction(String name) {
+        List<XmlElement> elements = functionElements();
+        return IntStream.range(0, elements.size())
+                .anyMatch(i -> name(elements.get(i), i).equals(name));
+    }
+
+    /** How wide its values are: four bytes where no slot carries it. */
+    int bytes() {
+        String text = element.attribute("Offset").orElse("None");
+        return text.equalsIgnoreCase("None")
+                ? Levels.MOST_BYTES
+                : Math.min(Levels.MOST_BYTES, text.split(",", Levels.MOST_BYTES + 2).length);
     }
 
     /** The name of a function that has none (from memory). */
@@ -192,116 +186,16 @@ final class ChannelReader {
         return Texts.clip(attribute + " " + (index + 1), LONGEST_NAME);
     }
 
-    private String name(XmlElement function, int index) {
+    String name(XmlElement function, int index) {
         return function.attribute("Name")
                 .orElseGet(() -> defaultName(function.attribute("Attribute").orElseGet(this::writtenAttribute), index));
     }
 
-    private ChannelFunction function(XmlElement function, int index, int bytes, MasterLinks masters) {
-        Attribute attribute = function.attribute("Attribute")
-                .map(a -> facts.attribute(Texts.clip(a, 60)))
-                .orElseGet(this::attribute);
-        if (AttributeBook.find(attribute).isEmpty()) {
-            notes.add(Kind.ATTRIBUTE_UNKNOWN, "", 0, attribute.name());
-        }
-        long from = function.attribute("DMXFrom").map(t -> value(t, bytes)).orElse(0L);
-        return new ChannelFunction(
-                facts.function(Texts.clip(name(function, index), LONGEST_NAME)),
-                attribute,
-                from,
-                function.attribute("Default").map(t -> value(t, bytes)).orElse(0L),
-                new PhysicalRange(number(function, "PhysicalFrom", 0), number(function, "PhysicalTo", 1)),
-                sets(function, from, bytes),
-                condition(function, masters));
-    }
-
-    private List<RangeSet> sets(XmlElement function, long from, int bytes) {
-        List<RangeSet> sets = new ArrayList<>();
-        Set<Long> seen = new HashSet<>();
-        for (XmlElement set :
-                function.children("ChannelSet").limit(MOST_FUNCTIONS).toList()) {
-            String name = Texts.clip(set.attribute("Name").orElse(""), LONGEST_NAME);
-            long at = set.attribute("DMXFrom").map(t -> value(t, bytes)).orElse(0L);
-            if (at < from || !seen.add(at)) {
-                notes.add(Kind.RANGE_LEFT_OUT, where, set.line(), name);
-                continue;
-            }
-            boolean physical = set.attribute("PhysicalFrom").isPresent()
-                    || set.attribute("PhysicalTo").isPresent();
-            Optional<PhysicalRange> range = physical
-                    ? Optional.of(new PhysicalRange(number(set, "PhysicalFrom", 0), number(set, "PhysicalTo", 1)))
-                    : Optional.empty();
-            sets.add(new RangeSet(name, at, range));
-        }
-        return sets;
-    }
-
-    /** Steps that begin behind the end of their function are left out; a channel refuses them. */
-    private List<ChannelFunction> withoutStraySteps(List<ChannelFunction> functions, int bytes) {
-        List<ChannelFunction> kept = new ArrayList<>();
-        for (ChannelFunction function : functions) {
-            long end = functions.stream()
-                    .filter(f -> f.from() > function.from() && f.condition().equals(function.condition()))
-                    .mapToLong(f -> f.from() - 1)
-                    .min()
-                    .orElse(Levels.most(bytes));
-            List<RangeSet> inside =
-                    function.sets().stream().filter(s -> s.from() <= end).toList();
-            function.sets().stream()
-                    .filter(s -> s.from() > end)
-                    .forEach(s -> notes.add(Kind.RANGE_LEFT_OUT, where, line(), s.name()));
-            kept.add(new ChannelFunction(
-                    function.name(),
-                    function.attribute(),
-                    function.from(),
-                    function.rest(),
-                    function.physical(),
-                    inside,
-                    function.condition()));
-        }
-        return kept;
-    }
-
-    private Optional<Condition> condition(XmlElement function, MasterLinks masters) {
-        return function.attribute("ModeMaster").map(link -> {
-            MasterLinks.Target target = masters.resolve(link);
-            if (!target.known()) {
-                notes.add(Kind.MASTER_UNKNOWN, where, function.line(), link);
-            }
-            long from = function.attribute("ModeFrom")
-                    .map(t -> value(t, Levels.MOST_BYTES))
-                    .orElse(0L);
-            long to = function.attribute("ModeTo")
-                    .map(t -> value(t, Levels.MOST_BYTES))
-                    .orElse(0L);
-            return new Condition(
-                    facts.attribute(Texts.clip(target.attribute(), 60)),
-                    facts.function(Texts.clip(target.function(), LONGEST_NAME)),
-                    Math.min(from, to),
-                    Math.max(from, to));
-        });
-    }
-
-    private long value(String text, int bytes) {
+    long value(String text, int bytes, int atLine) {
         Optional<DmxValue> value = DmxValue.read(text);
         if (value.isEmpty()) {
-            notes.add(Kind.VALUE_UNCLEAR, where, line(), text);
+            notes.add(Kind.VALUE_UNCLEAR, where, atLine, text);
         }
         return value.map(v -> v.at(bytes)).orElse(0L);
-    }
-
-    private double number(XmlElement from, String name, double otherwise) {
-        Optional<String> text = from.attribute(name);
-        if (text.isEmpty()) {
-            return otherwise;
-        }
-        boolean isNumber = text.get().matches("[-+]?\\d{0,20}(\\.\\d{0,20})?([eE][-+]?\\d{1,3})?")
-                && text.get().matches(".*\\d.*");
-        double value = isNumber ? Double.parseDouble(text.get()) : Double.NaN;
-        if (!Double.isFinite(value)) {
-            notes.add(Kind.VALUE_UNCLEAR, where, from.line(), text.get());
-            return otherwise;
-        }
-        return value;
     }
 }

@@ -1,16 +1,15 @@
 package taxon.formats.gdtf;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.Facts.Hazard;
@@ -40,10 +39,12 @@ public final class GdtfReader {
     private final Notes notes = new Notes();
     private final XmlElement type;
     private final FactsFile facts;
+    private final RemoteReader remote;
 
     private GdtfReader(XmlElement type, Optional<byte[]> factsBytes) {
         this.type = type;
         facts = FactsFile.read(factsBytes, notes);
+        remote = new RemoteReader(type.path("Protocols", "FTRDM"), notes);
     }
 
     public static ParsedGdtf read(byte[] file) {
@@ -104,6 +105,7 @@ public final class GdtfReader {
                     "The file has " + channels + " channels in all its modes; " + MOST_CHANNELS + " is the most.");
         }
         List<Mode> modes = modes();
+        reportUndefined();
         if (modes.isEmpty()) {
             List<GdtfNote> told = notes.all();
             String why = told.isEmpty() ? "" : " " + told.get(told.size() - 1).sentence();
@@ -118,6 +120,18 @@ public final class GdtfReader {
         }
     }
 
+    /** Attributes that channels use and the file does not define, each where it stands first. */
+    private void reportUndefined() {
+        Set<String> known = type.path("AttributeDefinitions", "Attributes", "Attribute").stream()
+                .flatMap(a -> a.attribute("Name").stream())
+                .collect(Collectors.toCollection(HashSet::new));
+        type.path("DMXModes", "DMXMode", "DMXChannels", "DMXChannel", "LogicalChannel")
+                .forEach(logical -> Stream.concat(Stream.of(logical), logical.children("ChannelFunction"))
+                        .forEach(e -> e.attribute("Attribute")
+                                .filter(known::add)
+                                .ifPresent(a -> notes.add(Kind.ATTRIBUTE_UNDEFINED, "", e.line(), a))));
+    }
+
     private FixtureType type(List<Mode> modes) {
         String maker = text("Manufacturer", 60).orElse("Unknown maker");
         String name = text("Name", 60).or(() -> text("LongName", 60)).orElse("Unnamed type");
@@ -129,13 +143,18 @@ public final class GdtfReader {
                 name,
                 text("ShortName", FixtureType.LONGEST_SHORT_NAME)
                         .orElseGet(() -> Texts.clip(name, FixtureType.LONGEST_SHORT_NAME)),
+                text("LongName", FixtureType.LONGEST_LONG_NAME)
+                        .filter(l -> !l.equals(maker + " " + name))
+                        .orElse(""),
                 facts.revision().orElseGet(this::revision),
                 facts.facts().orElseGet(() -> facts(modes)),
                 modes);
     }
 
     private Optional<String> text(String attribute, int longest) {
-        return type.attribute(attribute).map(t -> Texts.clip(t, longest)).filter(t -> !t.isBlank());
+        return type.attribute(attribute)
+                .map(t -> notes.cut(t, longest, attribute, type.line()))
+                .filter(t -> !t.isBlank());
     }
 
     private UUID guid(TypeId id) {
@@ -157,13 +176,16 @@ public final class GdtfReader {
         XmlElement last = revisions.get(revisions.size() - 1);
         String date = last.attribute("Date").orElse("");
         String text = last.attribute("Text").orElse("");
-        return Texts.clip(date.isEmpty() || text.isEmpty() ? text + date : text + ", " + date, 80);
+        return notes.cut(
+                date.isEmpty() || text.isEmpty() ? text + date : text + ", " + date, 80, "Revision", last.line());
     }
+
+    /** By their names as written; the first of two that are called the same. */
+    private final Map<String, Mode> byWrittenName = new HashMap<>();
 
     private List<Mode> modes() {
         GeometryTree geometries = new GeometryTree(
                 type.children("Geometries").flatMap(g -> g.children().stream()).toList(), notes);
-        Map<String, Integer> personalities = personalities();
         List<Mode> modes = new ArrayList<>();
         Set<String> names = new HashSet<>();
         for (XmlElement element : type.path("DMXModes", "DMXMode")) {
@@ -178,51 +200,26 @@ public final class GdtfReader {
             String written = element.attribute("Name").orElse("");
             String name = distinct(written, element, names);
             new ModeReader(name, element, facts, notes)
-                    .read(geometries, Optional.ofNullable(personalities.get(written)))
-                    .ifPresent(modes::add);
+                    .read(geometries, remote.personality(written))
+                    .ifPresent(m -> {
+                        modes.add(m);
+                        byWrittenName.putIfAbsent(written, m);
+                    });
         }
         return modes;
     }
 
     private String distinct(String written, XmlElement element, Set<String> names) {
-        String base = Texts.clip(written.isBlank() ? "Mode" : written, 54);
-        String name = Texts.clip(written, 60).equals(written) && !written.isBlank() ? written : base;
+        // A scene names a mode of an overlong name by the same first characters.
+        String whole = Texts.clip(written.isBlank() ? "Mode" : written, 60);
+        String name = whole;
         for (int i = 2; !names.add(name); i++) {
-            name = base + " (" + i + ")";
+            name = Texts.clip(whole, 54) + " (" + i + ")";
         }
         if (!name.equals(written)) {
             notes.add(Kind.NAME_CHANGED, "mode", element.line(), name);
         }
         return name;
-    }
-
-    /** By mode name, as the newest software of the unit numbers them: that of the highest version, wherever it stands. */
-    private Map<String, Integer> personalities() {
-        Map<String, Integer> found = new HashMap<>();
-        List<XmlElement> versions = new ArrayList<>(type.path("Protocols", "FTRDM", "SoftwareVersionID"));
-        versions.sort(Comparator.comparingLong(
-                v -> hex(v.attribute("Value").orElse("")).orElse(-1L)));
-        for (XmlElement software : versions) {
-            for (XmlElement personality : software.children("DMXPersonality").toList()) {
-                String value = personality.attribute("Value").orElse("");
-                Optional<Integer> number = personalityNumber(value);
-                if (number.isEmpty()) {
-                    notes.add(Kind.PERSONALITY_UNCLEAR, "", personality.line(), value);
-                }
-                number.ifPresent(n -> personality.attribute("DMXMode").ifPresent(m -> found.put(m, n)));
-            }
-        }
-        return found;
-    }
-
-    private static Optional<Integer> personalityNumber(String text) {
-        return hex(text).filter(n -> n >= 1 && n <= 255).map(Long::intValue);
-    }
-
-    /** Hexadecimal, with or without {@code 0x} before it, so that "10" is sixteen (DIN SPEC 15800, FTRDM, from memory). */
-    private static Optional<Long> hex(String text) {
-        String digits = text.strip().toLowerCase(Locale.ROOT).replaceFirst("^0x", "");
-        return digits.matches("[0-9a-f]{1,8}") ? Optional.of(Long.parseLong(digits, 16)) : Optional.empty();
     }
 
     /** What the description lets one conclude; assumptions are those of {@link Facts#of}. */
@@ -231,13 +228,16 @@ public final class GdtfReader {
         List<String> inputs = sockets("Input", "1");
         List<String> outputs = sockets("Output", "-1");
         boolean told = !inputs.isEmpty() || !outputs.isEmpty();
+        if (!told) {
+            notes.add(Kind.SOCKETS_ASSUMED, "", type.line(), String.join(", ", assumed.inputs()));
+        }
         return new Facts(
                 assumed.hazard(),
                 assumed.reach(),
                 told ? inputs : assumed.inputs(),
                 told ? outputs : assumed.outputs(),
                 assumed.loadEighths(),
-                !type.path("Protocols", "FTRDM").isEmpty(),
+                remote.read(byWrittenName),
                 "");
     }
 
@@ -254,25 +254,30 @@ public final class GdtfReader {
      * its list of connectors, where a receiver's input is male (gender 1) and its output female (-1) (from memory).
      */
     private List<String> sockets(String direction, String gender) {
-        Stream<Optional<String>> wired = geometries("WiringObject")
+        List<XmlElement> wired = geometries("WiringObject")
                 .filter(w -> w.attribute("ComponentType").equals(Optional.of(direction)))
                 .filter(w -> w.attribute("SignalType")
                         .filter(s -> s.startsWith("DMX"))
                         .isPresent())
-                .map(w -> w.attribute("ConnectorType"));
-        Stream<Optional<String>> listed = type.path("PhysicalDescriptions", "Connectors", "Connector").stream()
+                .toList();
+        List<XmlElement> listed = type.path("PhysicalDescriptions", "Connectors", "Connector").stream()
                 .filter(c -> c.attribute("DMXBreak").filter(b -> !b.equals("0")).isPresent())
                 .filter(c -> c.attribute("Gender").equals(Optional.of(gender)))
-                .map(c -> c.attribute("Type"));
-        List<String> names = named(wired);
-        return names.isEmpty() ? named(listed) : names;
+                .toList();
+        List<String> names = named(wired, "ConnectorType");
+        return names.isEmpty() ? named(listed, "Type") : names;
     }
 
-    private static List<String> named(Stream<Optional<String>> connectors) {
-        return connectors
-                .map(c -> Texts.clip(c.orElse("unknown"), 30))
-                .filter(c -> !c.isBlank())
-                .limit(16)
+    private List<String> named(List<XmlElement> connectors, String attribute) {
+        connectors.stream()
+                .skip(Facts.MOST_SOCKETS)
+                .findFirst()
+                .ifPresent(c -> notes.add(
+                        Kind.SOCKETS_LEFT_OUT, "", c.line(), String.valueOf(connectors.size() - Facts.MOST_SOCKETS)));
+        return connectors.stream()
+                .limit(Facts.MOST_SOCKETS)
+                .map(c -> notes.cut(c.attribute(attribute).orElse("unknown"), 30, attribute, c.line()))
+                .map(c -> c.isBlank() ? "unknown" : c)
                 .toList();
     }
 

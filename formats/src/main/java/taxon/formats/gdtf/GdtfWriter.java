@@ -8,6 +8,7 @@ import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Stream;
@@ -15,14 +16,11 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import taxon.core.fixture.Attribute;
 import taxon.core.fixture.AttributeBook;
-import taxon.core.fixture.Channel;
 import taxon.core.fixture.ChannelFunction;
-import taxon.core.fixture.Condition;
 import taxon.core.fixture.FixtureType;
-import taxon.core.fixture.Levels;
 import taxon.core.fixture.Mode;
-import taxon.core.fixture.RangeSet;
-import taxon.formats.gdtf.ModePlan.PlacedChannel;
+import taxon.core.fixture.RemoteManagement;
+import taxon.core.fixture.RemoteManagement.Software;
 import taxon.formats.gdtf.ModePlan.Template;
 import taxon.formats.xml.XmlOut;
 
@@ -31,9 +29,6 @@ import taxon.formats.xml.XmlOut;
  * bytes depend on nothing but the type and the time given.
  */
 public final class GdtfWriter {
-    /** A maker number of the range for prototypes (ANSI E1.20, 5.1, from memory): the file is nobody's product. */
-    private static final String PROTOTYPE_MAKER = "0x7FF0";
-
     private final FixtureType type;
     private final Instant at;
     private final WrittenNames names;
@@ -84,13 +79,13 @@ public final class GdtfWriter {
                 "ShortName",
                 type.shortName(),
                 "LongName",
-                type.fullName(),
+                type.longName().isEmpty() ? type.fullName() : type.longName(),
                 "Manufacturer",
                 type.maker(),
                 "Description",
                 type.facts().settings(),
                 "FixtureTypeID",
-                type.guid().toString().toUpperCase(java.util.Locale.ROOT),
+                type.guid().toString().toUpperCase(Locale.ROOT),
                 "CanHaveChildren",
                 "No");
         attributes();
@@ -210,133 +205,12 @@ public final class GdtfWriter {
     private void mode(Mode mode, ModePlan plan) {
         xml.open("DMXMode", "Name", names.mode(mode), "Geometry", plan.body());
         xml.open("DMXChannels");
-        plan.channels().forEach(c -> channel(c, plan));
+        ChannelWriter channels = new ChannelWriter(xml, names, plan);
+        plan.channels().forEach(channels::write);
         xml.close();
         xml.leaf("Relations");
         xml.leaf("FTMacros");
         xml.close();
-    }
-
-    private void channel(PlacedChannel placed, ModePlan plan) {
-        Channel channel = placed.channel();
-        String attribute = names.attribute(channel.attribute());
-        int bytes = channel.bytes();
-        List<String> functions = channel.functions().isEmpty()
-                ? List.of(ChannelReader.defaultName(attribute, 0))
-                : names.functions(channel);
-        int initial =
-                channel.initialFunction().map(channel.functions()::indexOf).orElse(0);
-        xml.open(
-                "DMXChannel",
-                "DMXBreak",
-                placed.dmxBreak(),
-                "Offset",
-                channel.isVirtual()
-                        ? "None"
-                        : String.join(
-                                ",",
-                                channel.offsets().stream().map(String::valueOf).toList()),
-                "InitialFunction",
-                placed.geometry() + "_" + attribute + "." + attribute + "." + functions.get(initial),
-                "Highlight",
-                channel.highlight().map(h -> DmxValue.write(h, bytes)).orElse("None"),
-                "Geometry",
-                placed.geometry());
-        xml.open(
-                "LogicalChannel",
-                "Attribute",
-                attribute,
-                "Snap",
-                "No",
-                "Master",
-                "None",
-                "MibFade",
-                "0",
-                "DMXChangeTimeLimit",
-                "0");
-        if (channel.functions().isEmpty()) {
-            xml.leaf(
-                    "ChannelFunction",
-                    functionHead(functions.get(0), attribute, 0, channel.rest(), 0, 1, bytes)
-                            .toArray());
-        }
-        for (int i = 0; i < channel.functions().size(); i++) {
-            function(channel.functions().get(i), functions.get(i), bytes, plan);
-        }
-        xml.close().close();
-    }
-
-    private static List<Object> functionHead(
-            String name, String attribute, long from, long rest, double physicalFrom, double physicalTo, int bytes) {
-        return new ArrayList<>(List.of(
-                "Name",
-                name,
-                "Attribute",
-                attribute,
-                "OriginalAttribute",
-                "",
-                "DMXFrom",
-                DmxValue.write(from, bytes),
-                "Default",
-                DmxValue.write(rest, bytes),
-                "PhysicalFrom",
-                physicalFrom,
-                "PhysicalTo",
-                physicalTo,
-                "RealFade",
-                "0",
-                "RealAcceleration",
-                "0"));
-    }
-
-    private void function(ChannelFunction function, String name, int bytes, ModePlan plan) {
-        List<Object> head = functionHead(
-                name,
-                names.attribute(function.attribute()),
-                function.from(),
-                function.rest(),
-                function.physical().from(),
-                function.physical().to(),
-                bytes);
-        function.condition().ifPresent(c -> {
-            head.addAll(List.of("ModeMaster", master(c, plan)));
-            head.addAll(List.of("ModeFrom", DmxValue.write(c.from(), Levels.MOST_BYTES)));
-            head.addAll(List.of("ModeTo", DmxValue.write(c.to(), Levels.MOST_BYTES)));
-        });
-        xml.open("ChannelFunction", head.toArray());
-        function.sets().forEach(s -> set(s, bytes));
-        xml.close();
-    }
-
-    /** The link to the channel that decides, or to one of its functions. Where the mode lacks it, the name is kept all the same. */
-    private String master(Condition condition, ModePlan plan) {
-        String attribute = names.attribute(condition.master());
-        List<PlacedChannel> masters = plan.channels()
-                .filter(c -> c.channel().attribute().equals(condition.master()))
-                .toList();
-        String channel = (masters.isEmpty() ? "Master" : masters.get(0).geometry()) + "_" + attribute;
-        return condition.function().isEmpty()
-                ? channel
-                : channel + "." + attribute + "." + functionName(condition.function(), masters);
-    }
-
-    private String functionName(String function, List<PlacedChannel> masters) {
-        for (PlacedChannel master : masters) {
-            List<ChannelFunction> functions = master.channel().functions();
-            for (int i = 0; i < functions.size(); i++) {
-                if (functions.get(i).name().equals(function)) {
-                    return names.functions(master.channel()).get(i);
-                }
-            }
-        }
-        return function;
-    }
-
-    private void set(RangeSet set, int bytes) {
-        List<Object> attributes =
-                new ArrayList<>(List.of("Name", set.name(), "DMXFrom", DmxValue.write(set.from(), bytes)));
-        set.physical().ifPresent(p -> attributes.addAll(List.of("PhysicalFrom", p.from(), "PhysicalTo", p.to())));
-        xml.leaf("ChannelSet", attributes.toArray());
     }
 
     private void revisions() {
@@ -352,21 +226,41 @@ public final class GdtfWriter {
         xml.close();
     }
 
+    /** Numbers of the maker, the model and its software are written where they are known; none is made up. */
     private void protocols() {
-        List<Mode> known =
-                type.modes().stream().filter(m -> m.personality().isPresent()).toList();
-        if (!type.facts().rdm() && known.isEmpty()) {
+        RemoteManagement remote = type.facts().remote();
+        List<Software> software = software(remote);
+        if (!remote.answers() && software.isEmpty()) {
             xml.leaf("Protocols");
             return;
         }
-        xml.open("Protocols").open("FTRDM", "ManufacturerID", PROTOTYPE_MAKER, "DeviceModelID", "0x0000");
-        xml.open("SoftwareVersionID", "Value", "0x00000000");
-        known.forEach(m -> xml.leaf(
-                "DMXPersonality",
-                "Value",
-                "0x" + Integer.toHexString(m.personality().orElseThrow()),
-                "DMXMode",
-                names.mode(m)));
-        xml.close().close().close();
+        List<Object> numbers = new ArrayList<>();
+        remote.maker().ifPresent(m -> numbers.addAll(List.of("ManufacturerID", "0x" + RemoteManagement.words(m))));
+        remote.model().ifPresent(m -> numbers.addAll(List.of("DeviceModelID", "0x" + RemoteManagement.words(m))));
+        xml.open("Protocols").open("FTRDM", numbers.toArray());
+        software.forEach(this::software);
+        xml.close().close();
+    }
+
+    /** What its file said; where it said nothing, the modes as they are numbered, under a version of nought. */
+    private List<Software> software(RemoteManagement remote) {
+        if (!remote.software().isEmpty()) {
+            return remote.software();
+        }
+        TreeMap<Integer, String> modes = new TreeMap<>();
+        type.modes().forEach(m -> m.personality().ifPresent(p -> modes.put(p, m.name())));
+        return modes.isEmpty() ? List.of() : List.of(new Software(0, modes));
+    }
+
+    private void software(Software software) {
+        xml.open("SoftwareVersionID", "Value", "0x" + String.format(Locale.ROOT, "%08X", software.version()));
+        software.modes()
+                .forEach((personality, mode) -> xml.leaf(
+                        "DMXPersonality",
+                        "Value",
+                        "0x" + Integer.toHexString(personality),
+                        "DMXMode",
+                        type.mode(mode).map(names::mode).orElse(mode)));
+        xml.close();
     }
 }

@@ -29,11 +29,28 @@ final class GeometryTree {
     private static final Set<String> NO_GEOMETRY = Set.of("Break", "PinPatch", "Protocol");
 
     private final Map<String, XmlElement> topLevel = new LinkedHashMap<>();
+    private final Set<String> all = new HashSet<>();
     private final Notes notes;
 
     GeometryTree(List<XmlElement> geometries, Notes notes) {
         this.notes = notes;
         geometries.forEach(g -> g.attribute("Name").ifPresent(n -> topLevel.putIfAbsent(n, g)));
+        geometries.forEach(this::gather);
+    }
+
+    private void gather(XmlElement geometry) {
+        geometry.attribute("Name").ifPresent(all::add);
+        geometry.children().forEach(this::gather);
+    }
+
+    /** True when a mode may begin at a geometry of that name. */
+    boolean has(String name) {
+        return topLevel.containsKey(name);
+    }
+
+    /** True when a geometry or a reference is called so at any depth. */
+    boolean hasAnywhere(String name) {
+        return all.contains(name);
     }
 
     /**
@@ -89,7 +106,11 @@ final class GeometryTree {
             String target = reference.attribute("Geometry").orElse("");
             XmlElement geometry = topLevel.get(target);
             if (geometry == null) {
-                notes.add(Kind.GEOMETRY_UNKNOWN, where, reference.line(), target);
+                notes.add(
+                        Kind.REFERENCE_BROKEN,
+                        where + ", " + reference.attribute("Name").orElse("a reference"),
+                        reference.line(),
+                        target);
                 return;
             }
             if (at.references().contains(target) || at.references().size() >= DEEPEST_REFERENCES) {

@@ -30,6 +30,7 @@ final class ModeReader {
     private final List<Channel> virtual = new ArrayList<>();
     private final Map<Channel, Integer> breakOfVirtual = new HashMap<>();
     private int channels;
+    private boolean hasGeometry;
 
     /** Why a mode cannot be built. */
     private static final class ModeRefusedException extends Exception {
@@ -55,9 +56,14 @@ final class ModeReader {
                     .limit(MOST_CHANNELS + 1L)
                     .map(e -> new ChannelReader(e, name, facts, notes))
                     .toList();
+            Optional<String> own = element.attribute("Geometry");
+            hasGeometry = own.filter(geometries::has).isPresent();
+            if (!hasGeometry) {
+                notes.add(Kind.MODE_GEOMETRY_UNKNOWN, name, element.line(), own.orElse(""));
+            }
             MasterLinks masters = new MasterLinks(readers);
             for (ChannelReader reader : readers) {
-                add(reader, masters, instances);
+                add(reader, masters, geometries, instances);
             }
             return Optional.of(mode(personality));
         } catch (ModeRefusedException | IllegalArgumentException e) {
@@ -66,7 +72,11 @@ final class ModeReader {
         }
     }
 
-    private void add(ChannelReader reader, MasterLinks masters, Map<String, List<GeometryInstance>> instances)
+    private void add(
+            ChannelReader reader,
+            MasterLinks masters,
+            GeometryTree geometries,
+            Map<String, List<GeometryInstance>> instances)
             throws ModeRefusedException {
         Optional<List<Integer>> offsets = reader.offsets();
         if (offsets.isEmpty()) {
@@ -78,7 +88,7 @@ final class ModeReader {
         long rest = reader.rest(bytes);
         Optional<Long> highlight = reader.highlight(bytes);
         Optional<Integer> dmxBreak = reader.dmxBreak();
-        for (GeometryInstance at : places(reader, instances)) {
+        for (GeometryInstance at : places(reader, geometries, instances)) {
             if (++channels > MOST_CHANNELS) {
                 throw new ModeRefusedException("it has more than " + MOST_CHANNELS + " channels");
             }
@@ -93,17 +103,19 @@ final class ModeReader {
         }
     }
 
-    private List<GeometryInstance> places(ChannelReader reader, Map<String, List<GeometryInstance>> instances) {
-        List<GeometryInstance> places = instances.getOrDefault(reader.geometry().orElse(""), List.of());
-        if (places.isEmpty()) {
-            notes.add(
-                    Kind.GEOMETRY_UNKNOWN,
-                    reader.where(),
-                    reader.line(),
-                    reader.geometry().orElse(""));
-            return List.of(GeometryInstance.ROOT);
+    private List<GeometryInstance> places(
+            ChannelReader reader, GeometryTree geometries, Map<String, List<GeometryInstance>> instances) {
+        String geometry = reader.geometry().orElse("");
+        List<GeometryInstance> places = instances.getOrDefault(geometry, List.of());
+        if (!places.isEmpty()) {
+            return places;
         }
-        return places;
+        // Where the mode's own geometry is missing, that one note says it of all its channels.
+        if (hasGeometry) {
+            Kind kind = geometries.hasAnywhere(geometry) ? Kind.GEOMETRY_ELSEWHERE : Kind.GEOMETRY_UNKNOWN;
+            notes.add(kind, reader.where(), reader.line(), geometry);
+        }
+        return List.of(GeometryInstance.ROOT);
     }
 
     private void put(ChannelReader reader, int number, Channel channel) {

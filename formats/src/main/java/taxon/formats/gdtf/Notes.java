@@ -19,6 +19,15 @@ final class Notes {
         }
     }
 
+    /** A text of one line, as long as it may be; that it was cut or lost signs is noted. */
+    String cut(String text, int longest, String where, int line) {
+        String kept = Texts.clip(text, longest);
+        if (!kept.equals(text)) {
+            add(Kind.TEXT_CUT, where, line, kept);
+        }
+        return kept;
+    }
+
     List<GdtfNote> all() {
         return new ArrayList<>(notes);
     }

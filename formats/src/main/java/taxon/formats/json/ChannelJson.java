@@ -6,6 +6,7 @@ import taxon.core.fixture.Attribute;
 import taxon.core.fixture.Channel;
 import taxon.core.fixture.ChannelFunction;
 import taxon.core.fixture.Condition;
+import taxon.core.fixture.Levels;
 import taxon.core.fixture.Part;
 import taxon.core.fixture.PhysicalRange;
 import taxon.core.fixture.RangeSet;
@@ -52,7 +53,8 @@ final class ChannelJson {
                         .put("attribute", c.master().name())
                         .put("function", c.function())
                         .put("from", c.from())
-                        .put("to", c.to()));
+                        .put("to", c.to())
+                        .put("bytes", c.bytes()));
         return node;
     }
 
@@ -116,6 +118,8 @@ final class ChannelJson {
                 Attribute.of(Json.text(node, "attribute")),
                 Json.text(node, "function"),
                 node.path("from").asLong(),
-                node.path("to").asLong());
+                node.path("to").asLong(),
+                // Earlier versions wrote all of them in four bytes.
+                Json.optional(node, "bytes", JsonNode::asInt).orElse(Levels.MOST_BYTES));
     }
 }

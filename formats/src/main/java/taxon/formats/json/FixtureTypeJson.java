@@ -25,6 +25,7 @@ public final class FixtureTypeJson {
                 .put("maker", type.maker())
                 .put("name", type.name())
                 .put("shortName", type.shortName())
+                .put("longName", type.longName())
                 .put("revision", type.revision());
         writeFacts(type.facts(), node);
         ArrayNode modes = node.putArray("modes");
@@ -40,6 +41,7 @@ public final class FixtureTypeJson {
         ArrayNode outputs = node.putArray("outputs");
         facts.outputs().forEach(outputs::add);
         node.put("loadEighths", facts.loadEighths()).put("rdm", facts.rdm()).put("settings", facts.settings());
+        RemoteJson.write(facts.remote(), node);
     }
 
     private static ObjectNode write(Mode mode) {
@@ -82,6 +84,7 @@ public final class FixtureTypeJson {
                 Json.text(node, "maker"),
                 Json.text(node, "name"),
                 Json.text(node, "shortName"),
+                Json.text(node, "longName"),
                 Json.text(node, "revision"),
                 readFacts(node),
                 Json.list(node, "modes", FixtureTypeJson::mode));
@@ -100,7 +103,7 @@ public final class FixtureTypeJson {
                 Json.list(node, "inputs", JsonNode::asString),
                 Json.list(node, "outputs", JsonNode::asString),
                 Json.number(node, "loadEighths"),
-                node.path("rdm").asBoolean(),
+                RemoteJson.read(node),
                 Json.text(node, "settings"));
     }
 

@@ -1,5 +1,7 @@
 package taxon.formats.mvr;
 
+import taxon.formats.xml.NotePlace;
+
 /**
  * Something odd in a scene that was read all the same.
  *
@@ -24,7 +26,7 @@ public record MvrNote(Kind kind, String where, int line, String value) {
 
     /** One sentence. */
     public String sentence() {
-        String place = line > 0 ? where + ", line " + line + ": " : where.isEmpty() ? "" : where + ": ";
+        String place = NotePlace.words(where, line);
         return place
                 + switch (kind) {
                     case UUID_UNCLEAR -> "the UUID reads “" + value + "”, so that it cannot be found again; left out.";

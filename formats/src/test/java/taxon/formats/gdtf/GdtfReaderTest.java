@@ -219,7 +219,7 @@ class GdtfReaderTest {
                 .channels()
                 .get(1);
         assertThat(gobo.functions().get(1).condition())
-                .contains(new Condition(Attribute.of("Control1"), "", 0x80808080L, 0xFFFFFFFFL));
+                .contains(new Condition(Attribute.of("Control1"), "", 128, 255, 1));
         assertThat(gobo.lastValue(gobo.functions().get(0))).isEqualTo(255);
     }
 
@@ -252,6 +252,7 @@ class GdtfReaderTest {
     @Test
     void socketsAndHazardsAreSeen() {
         FixtureType type = type(new GdtfByHand()
+                .connectors("")
                 .geometries(
                         "<Geometry Name=\"Body\"><Laser Name=\"Aperture\"/>"
                                 + "<WiringObject Name=\"In\" ConnectorType=\"XLR3\" ComponentType=\"Input\" SignalType=\"DMX512\"/></Geometry>")
@@ -331,11 +332,9 @@ class GdtfReaderTest {
         FixtureType type = type(new GdtfByHand()
                 .version("1.1")
                 .mode("1-channel", channel("1", "Dimmer"))
-                .extra("<PhysicalDescriptions><Connectors>"
-                        + "<Connector Name=\"In\" Type=\"XLR3\" DMXBreak=\"1\" Gender=\"1\"/>"
+                .connectors("<Connector Name=\"In\" Type=\"XLR3\" DMXBreak=\"1\" Gender=\"1\"/>"
                         + "<Connector Name=\"Thru\" Type=\"XLR5\" DMXBreak=\"1\" Gender=\"-1\"/>"
-                        + "<Connector Name=\"Power\" Type=\"mains\" DMXBreak=\"0\" Gender=\"1\"/>"
-                        + "</Connectors></PhysicalDescriptions>"));
+                        + "<Connector Name=\"Power\" Type=\"mains\" DMXBreak=\"0\" Gender=\"1\"/>"));
         assertThat(type.facts().inputs()).containsExactly("XLR3");
         assertThat(type.facts().outputs()).containsExactly("XLR5");
     }

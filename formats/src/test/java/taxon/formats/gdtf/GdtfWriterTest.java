@@ -68,7 +68,7 @@ class GdtfWriterTest {
                             <Revisions><Revision Text="Written by Taxon" Date="2026-12-01T10:00" UserID="0"/></Revisions>
                             <FTPresets/>
                             <Protocols>
-                              <FTRDM ManufacturerID="0x7FF0" DeviceModelID="0x0000">
+                              <FTRDM>
                                 <SoftwareVersionID Value="0x00000000"><DMXPersonality Value="0x1" DMXMode="2-channel"/></SoftwareVersionID>
                               </FTRDM>
                             </Protocols>

@@ -4,6 +4,8 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 
@@ -16,6 +18,7 @@ public final class GdtfByHand {
             + " FixtureTypeID=\"0F1E2D3C-4B5A-6978-8796-A5B4C3D2E1F0\"";
     private String version = "1.2";
     private String extra = "";
+    private String connectors = "<Connector Name=\"In\" Type=\"XLR5\" DMXBreak=\"1\" Gender=\"1\"/>";
 
     public GdtfByHand geometries(String xml) {
         geometries = xml;
@@ -44,6 +47,12 @@ public final class GdtfByHand {
         return this;
     }
 
+    /** In place of the one 5-pin input. */
+    public GdtfByHand connectors(String xml) {
+        connectors = xml;
+        return this;
+    }
+
     public GdtfByHand extra(String xml) {
         extra = xml;
         return this;
@@ -69,8 +78,21 @@ public final class GdtfByHand {
 
     public String xml() {
         return "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<GDTF DataVersion=\"" + version + "\"><FixtureType " + head
-                + ">\n<Geometries>" + geometries + "</Geometries>\n<DMXModes>" + modes + "</DMXModes>\n<Protocols>"
+                + ">" + definitions() + "<PhysicalDescriptions><Connectors>" + connectors
+                + "</Connectors></PhysicalDescriptions>\n<Geometries>" + geometries + "</Geometries>\n<DMXModes>"
+                + modes + "</DMXModes>\n<Protocols>"
                 + protocols + "</Protocols>" + extra + "</FixtureType></GDTF>";
+    }
+
+    /** Of all attributes that the modes use. */
+    private String definitions() {
+        return Pattern.compile("Attribute=\"([^\"]+)\"")
+                .matcher(modes)
+                .results()
+                .map(r -> "<Attribute Name=\"" + r.group(1) + "\"/>")
+                .distinct()
+                .collect(Collectors.joining(
+                        "", "<AttributeDefinitions><Attributes>", "</Attributes></AttributeDefinitions>"));
     }
 
     public byte[] file() {
