@@ -7,7 +7,9 @@ import taxon.core.finding.Rule;
 
 /** The stages of the work, in its order. */
 public enum Stage {
-    RIG("Rig", EnumSet.of(Rule.MODE_MISSING, Rule.DUPLICATE_ID, Rule.NO_ID, Rule.GROUP_NUMBER_TAKEN)),
+    RIG(
+            "Rig",
+            EnumSet.of(Rule.TYPE_UNKNOWN, Rule.MODE_MISSING, Rule.DUPLICATE_ID, Rule.NO_ID, Rule.GROUP_NUMBER_TAKEN)),
     TYPES("Types", EnumSet.of(Rule.MODE_DOUBTED, Rule.SHELF_SHORT)),
     ADDRESSES(
             "Addresses",

@@ -56,6 +56,22 @@ public class ProposalDesk {
         return id;
     }
 
+    /** Keeps the file and the choices of one anew, as one that nothing was done with yet, and gives its number. */
+    public int again(int job, long version, FileProposalKind<?, ?> kind, StoredProposal stored) {
+        byte[] content =
+                proposals.file(stored.id()).orElseThrow(() -> new NotThereException("file of proposal " + stored.id()));
+        return proposals.add(
+                job,
+                version,
+                named(kind.name(), (ObjectNode) request(stored)),
+                Optional.of(new GivenFile(stored.fileName(), content)));
+    }
+
+    /** The newest of a kind that a file came with, in whatever state. */
+    public Optional<StoredProposal> newestFile(int job, String kind) {
+        return proposals.newestFile(job, kind);
+    }
+
     /** Asks for it with other choices. */
     public void choose(int job, StoredProposal proposal, String kind, ObjectNode request) {
         proposals.choose(job, proposal.id(), named(kind, request));

@@ -28,11 +28,13 @@ import taxon.app.frame.Frame;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
 import taxon.app.library.TypeLibrary;
+import taxon.app.proposals.ProposalDesk;
 import taxon.app.rig.drawing.RigDrawing;
 import taxon.app.rig.drawing.RigLegend;
 import taxon.app.rig.drawing.RigPlan;
 import taxon.app.rig.drawing.RigSvg;
 import taxon.app.rig.positions.PositionController;
+import taxon.app.rig.scene.SceneKind;
 import taxon.app.rig.table.RigRow;
 import taxon.app.rig.table.RigTable;
 import taxon.app.rig.table.TableColumn;
@@ -58,8 +60,11 @@ public class RigController {
     private final JobEditor editor;
     private final TypeLibrary library;
     private final ChangedFixtures changed;
+    private final ProposalDesk desk;
 
-    public RigController(Frames frames, JobEditor editor, TypeLibrary library, ChangedFixtures changed) {
+    public RigController(
+            Frames frames, JobEditor editor, TypeLibrary library, ChangedFixtures changed, ProposalDesk desk) {
+        this.desk = desk;
         this.frames = frames;
         this.editor = editor;
         this.library = library;
@@ -80,6 +85,7 @@ public class RigController {
         model.addAttribute("shown", shown.size());
         model.addAttribute("view", ViewController.Line.of(plan.sheet().view()));
         model.addAttribute("types", library.choices(state.plan(), wanted(request)));
+        model.addAttribute("lastScene", desk.newestFile(job, SceneKind.NAME));
         return "rig/page";
     }
 

@@ -24,7 +24,7 @@ interface PlanMapper {
     List<TypeRow> types(int job);
 
     @Select("""
-            select number, name, kind, length_um, across_um, upstage_um, height_um, angle, rank, uuid
+            select number, name, kind, length_um, across_um, upstage_um, height_um, angle, upright, rank, uuid
             from position where job_id = #{job}
             """)
     List<PositionRow> positions(int job);
@@ -95,12 +95,12 @@ interface PlanMapper {
 
     @Insert("""
             insert into position (job_id, number, name, kind, length_um, across_um, upstage_um, height_um, angle,
-                rank, uuid)
+                upright, rank, uuid)
             values (#{job}, #{row.number}, #{row.name}, #{row.kind}, #{row.lengthUm}, #{row.acrossUm}, #{row.upstageUm},
-                #{row.heightUm}, #{row.angle}, #{row.rank}, #{row.uuid})
+                #{row.heightUm}, #{row.angle}, #{row.upright}, #{row.rank}, #{row.uuid})
             on conflict do update set name = excluded.name, kind = excluded.kind, length_um = excluded.length_um,
                 across_um = excluded.across_um, upstage_um = excluded.upstage_um, height_um = excluded.height_um,
-                angle = excluded.angle, rank = excluded.rank, uuid = excluded.uuid
+                angle = excluded.angle, upright = excluded.upright, rank = excluded.rank, uuid = excluded.uuid
             """)
     void putPosition(@Param("job") int job, @Param("row") PositionRow row);
 

@@ -67,6 +67,7 @@ final class PlanRows {
             long upstageUm,
             long heightUm,
             int angle,
+            boolean upright,
             int rank,
             @Nullable String uuid) {
         static PositionRow of(Position position) {
@@ -80,6 +81,7 @@ final class PlanRows {
                     geometry.upstage().micrometres(),
                     geometry.height().micrometres(),
                     geometry.angle(),
+                    geometry.upright(),
                     position.rank(),
                     position.uuid().map(UUID::toString).orElse(null));
         }
@@ -90,7 +92,8 @@ final class PlanRows {
                     new Length(acrossUm),
                     new Length(upstageUm),
                     new Length(heightUm),
-                    angle);
+                    angle,
+                    upright);
             return new Position(
                     number,
                     name,

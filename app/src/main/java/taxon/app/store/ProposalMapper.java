@@ -41,6 +41,14 @@ interface ProposalMapper {
             """)
     Optional<ProposalRow> find(@Param("job") int job, @Param("id") int id);
 
+    @Select("""
+            select id, base_version, state, request, name as file_name
+            from proposal join proposal_file on proposal_id = id
+            where job_id = #{job} and json_extract(request, '$.kind') = #{kind}
+            order by id desc limit 1
+            """)
+    Optional<ProposalRow> newestFile(@Param("job") int job, @Param("kind") String kind);
+
     @Update("update proposal set request = #{request} where job_id = #{job} and id = #{id} and state = 'OPEN'")
     int choose(@Param("job") int job, @Param("id") int id, @Param("request") String request);
 

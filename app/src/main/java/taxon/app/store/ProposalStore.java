@@ -44,9 +44,17 @@ public class ProposalStore {
     }
 
     public Optional<StoredProposal> find(int job, int id) {
-        return rows.find(job, id)
-                .map(r -> new StoredProposal(
-                        r.id(), r.baseVersion(), Progress.valueOf(r.state()), r.request(), r.fileName()));
+        return rows.find(job, id).map(ProposalStore::stored);
+    }
+
+    /** The newest of a kind that a file came with, in whatever state. */
+    public Optional<StoredProposal> newestFile(int job, String kind) {
+        return rows.newestFile(job, kind).map(ProposalStore::stored);
+    }
+
+    private static StoredProposal stored(ProposalMapper.ProposalRow row) {
+        return new StoredProposal(
+                row.id(), row.baseVersion(), Progress.valueOf(row.state()), row.request(), row.fileName());
     }
 
     /** The file that came with one. */

@@ -124,12 +124,75 @@ class SceneHttpTest {
     }
 
     @Test
-    void aTypeThatIsMissingIsNamedAndFoundOnceItIsImported() {
+    void fixturesOfAMissingTypeComeInAreAskedAboutAndGetItWhenTheSceneIsReadAgain() {
         String path = give(scene(false, fixture(1, 0, 1)));
-        assertThat(http.get(path).json().path("leftOut").asInt()).isEqualTo(1);
-        assertThat(http.get(path).json().path("remarks").toString()).contains("wader.gdtf", "Import or build it");
+        JsonNode asked = http.get(path).json().path("questions").path(0);
+        assertThat(asked.path("spec").asString()).isEqualTo("wader.gdtf");
+        assertThat(asked.path("fixtures").asInt()).isEqualTo(1);
+        assertThat(http.page(path).text()).contains("What are these?", "they take no slots");
         assertThat(apply(path).status()).isEqualTo(200);
-        assertThat(fixtures()).isEmpty();
+        assertThat(fixtures()).hasSize(1);
+        assertThat(http.get("/jobs/1/findings").json().toString()).contains("type-unknown");
+
+        http.upload(
+                "/jobs/1/types/import",
+                "wader.gdtf",
+                Zips.zip(Map.of("description.xml", GDTF.getBytes(StandardCharsets.UTF_8))));
+        String again = http.post(path + "/again").json().path("next").asString();
+        http.post(again + "/types", "spec", "wader.gdtf", "mode", "Standard", "to", "pellucid-wader/Standard");
+        assertThat(http.get(again).json().path("headline").asString())
+                .isEqualTo("0 new, 1 changed, 0 the same, 0 gone");
+        apply(again);
+        assertThat(fixtures().path(0).path("type").asString()).isEqualTo("pellucid-wader");
+        assertThat(http.get("/jobs/1/findings").json().toString())
+                .contains(
+                        "\"rule\":\"type-unknown\",\"title\":\"A type that nobody has\",\"severity\":\"stop\",\"findings\":[]");
+    }
+
+    @Test
+    void aChoiceThatIsNoTypeIsRefusedAndOneCanBeTakenBack() {
+        String path = give(scene(false, fixture(1, 0, 1)));
+        assertThat(http.post(path + "/types", "spec", "wader.gdtf", "mode", "Standard", "to", "nobody/none")
+                        .reasons())
+                .contains("no type and mode that is known");
+        http.post(path + "/types", "spec", "wader.gdtf", "mode", "Standard", "to", "generic-dimmer/1-channel");
+        assertThat(http.get(path)
+                        .json()
+                        .path("questions")
+                        .path(0)
+                        .path("chosen")
+                        .asString())
+                .isEqualTo("generic-dimmer/1-channel");
+        http.post(path + "/types", "spec", "wader.gdtf", "mode", "Standard", "to", "");
+        assertThat(http.get(path)
+                        .json()
+                        .path("questions")
+                        .path(0)
+                        .path("chosen")
+                        .asString())
+                .isEmpty();
+    }
+
+    @Test
+    void theJsonOfASceneShowsItsFixturesWithUuidPlaceAndHeight() {
+        JsonNode fixture = http.get(give(scene(true, fixture(1, -3000, 513))))
+                .json()
+                .path("fixtures")
+                .path(0);
+        assertThat(fixture.path("uuid").asString()).isEqualTo("0f1e2d3c-4b5a-6978-8796-000000000001");
+        assertThat(fixture.path("position").asString()).isEqualTo("Crane rail");
+        assertThat(fixture.path("across").asDouble()).isEqualTo(-3);
+        assertThat(fixture.path("upstage").asDouble()).isEqualTo(6);
+        assertThat(fixture.path("height").asDouble()).isEqualTo(7);
+        assertThat(fixture.path("addresses").path("1").asString()).isEqualTo("2.001");
+    }
+
+    @Test
+    void theRigPageLeadsBackToTheLastScene() {
+        String path = give(scene(true, fixture(1, 0, 1)));
+        assertThat(http.page("/jobs/1/rig").text()).contains("dock.mvr", path);
+        apply(path);
+        assertThat(http.page("/jobs/1/rig").text()).contains(path + "/again");
     }
 
     @Test

@@ -8,6 +8,7 @@ import java.util.stream.Collectors;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.AttributeBook;
 import taxon.core.fixture.Block.SlotUse;
+import taxon.core.grouping.IdRuns;
 import taxon.core.library.Doubt;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.text.Counted;
@@ -25,6 +26,12 @@ public final class FindingText {
         }
         if (grounds instanceof Grounds.PastEnd p) {
             return pastEnd(p);
+        }
+        if (grounds instanceof Grounds.TypeUnknown t) {
+            boolean one = t.fixtures().size() == 1;
+            return IdRuns.words(t.fixtures()) + (one ? " is of the type " : " are of the type ")
+                    + quoted(t.typeName()) + ", of which only the name is known: " + (one ? "it takes" : "they take")
+                    + " no slots yet. Import or build the type, then change " + (one ? "it" : "them") + " to it.";
         }
         if (grounds instanceof Grounds.ModeMissing m) {
             return m.fixture().label() + " has the mode " + quoted(m.fixture().mode()) + ", which " + m.typeName()

@@ -11,7 +11,9 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.PlacementRequest.Scope;
+import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
+import taxon.core.fixture.UnknownType;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
@@ -32,7 +34,24 @@ final class FixtureRules {
     }
 
     List<Finding> modeMissing() {
-        return plan.fixturesWithoutMode().stream().map(this::modeMissing).toList();
+        return plan.fixturesWithoutMode().stream()
+                .filter(f -> !UnknownType.is(plan.type(f)))
+                .map(this::modeMissing)
+                .toList();
+    }
+
+    /** Fixtures of types of which only the name is known, one finding a type. */
+    List<Finding> typeUnknown() {
+        Map<FixtureType, List<Fixture>> byType = plan.fixtures().stream()
+                .filter(f -> UnknownType.is(plan.type(f)))
+                .collect(Collectors.groupingBy(plan::type, LinkedHashMap::new, Collectors.toList()));
+        return byType.entrySet().stream()
+                .map(e -> Finding.about(
+                        Rule.TYPE_UNKNOWN,
+                        e.getValue().stream().map(Fixture::key).toList(),
+                        new Grounds.TypeUnknown(e.getValue(), e.getKey().fullName()),
+                        Optional.of(new Remedy.Decide("Import or build the type", Remedy.Where.TYPES))))
+                .toList();
     }
 
     private Finding modeMissing(Fixture fixture) {

@@ -33,6 +33,9 @@ public sealed interface Grounds {
     record PastEnd(PlannedBlock block, StartAddress start, int lastSlot, Optional<StartAddress> free)
             implements Grounds {}
 
+    /** @param fixtures those of the type of which only the name is known */
+    record TypeUnknown(List<Fixture> fixtures, String typeName) implements Grounds {}
+
     record ModeMissing(Fixture fixture, String typeName, List<String> modes) implements Grounds {}
 
     /**

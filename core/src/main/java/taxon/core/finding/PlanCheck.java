@@ -40,6 +40,7 @@ public record PlanCheck(Map<Rule, List<Finding>> byRule) {
         found.put(Rule.OVERLAP, slots.overlaps());
         found.put(Rule.PAST_END, slots.pastEnd());
         found.put(Rule.RESERVED_TOUCHED, slots.reservedTouched());
+        found.put(Rule.TYPE_UNKNOWN, fixtures.typeUnknown());
         found.put(Rule.MODE_MISSING, fixtures.modeMissing());
         found.put(Rule.DUPLICATE_ID, fixtures.duplicateIds());
         found.put(Rule.NO_ADDRESS, fixtures.noAddress());

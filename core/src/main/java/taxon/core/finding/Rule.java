@@ -6,6 +6,7 @@ import java.util.Locale;
 public enum Rule {
     OVERLAP(Severity.STOP),
     PAST_END(Severity.STOP),
+    TYPE_UNKNOWN(Severity.STOP),
     MODE_MISSING(Severity.STOP),
     DUPLICATE_ID(Severity.STOP),
     RESERVED_TOUCHED(Severity.WARN),

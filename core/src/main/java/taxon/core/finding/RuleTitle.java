@@ -9,6 +9,7 @@ public final class RuleTitle {
         return switch (rule) {
             case OVERLAP -> "Two on the same slots";
             case PAST_END -> "Running past slot 512";
+            case TYPE_UNKNOWN -> "A type that nobody has";
             case MODE_MISSING -> "A mode that the type lacks";
             case DUPLICATE_ID -> "One fixture ID given twice";
             case RESERVED_TOUCHED -> "On slots that are reserved";

@@ -14,6 +14,7 @@ import java.util.UUID;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
+import taxon.core.fixture.UnknownType;
 import taxon.core.history.ChangeLine;
 import taxon.core.history.ChangeLines;
 import taxon.core.length.Length;
@@ -36,15 +37,17 @@ import taxon.core.text.Texts;
  */
 public final class SceneMerge {
     private static final double FAR = 0.5;
+    private static final String NO_MODE = "not said";
 
     private final Plan plan;
     private final Scene scene;
-    private final Map<String, FixtureType> types;
+    private final SceneTypes types;
     private final MergeRequest request;
     private final ScenePlaces places;
     private final Map<UUID, Fixture> byUuid = new HashMap<>();
     private final Map<FixtureId, List<Fixture>> withoutUuid = new HashMap<>();
-    private final Map<String, Integer> unknown = new TreeMap<>();
+    private final Map<SpecMode, Integer> unsettled = new TreeMap<>();
+    private final List<Fixture> addressed = new ArrayList<>();
     private final List<String> byId = new ArrayList<>();
     private final List<String> beside = new ArrayList<>();
     private final List<String> locked = new ArrayList<>();
@@ -54,7 +57,7 @@ public final class SceneMerge {
     private final SceneFolders folders;
     private int next;
 
-    private SceneMerge(Plan plan, Scene scene, Map<String, FixtureType> types, MergeRequest request) {
+    private SceneMerge(Plan plan, Scene scene, SceneTypes types, MergeRequest request) {
         this.plan = plan;
         this.scene = scene;
         this.types = types;
@@ -74,9 +77,10 @@ public final class SceneMerge {
     /**
      * What merging would do.
      *
-     * @param types by the name of their file; a fixture whose file is not in it is left out, unless the job knows it already
+     * @param types what is known of the types; a new fixture of a type that nobody knows comes in all the same, of a type of
+     *     which only the name is known, and one that the job has keeps its own
      */
-    public static SceneProposal propose(Plan plan, Scene scene, Map<String, FixtureType> types, MergeRequest request) {
+    public static SceneProposal propose(Plan plan, Scene scene, SceneTypes types, MergeRequest request) {
         return new SceneMerge(plan, scene, types, request).propose();
     }
 
@@ -85,7 +89,9 @@ public final class SceneMerge {
         List<Fixture> gone = plan.fixtures().stream()
                 .filter(f -> f.uuid().isPresent() && !met.contains(f.key()))
                 .toList();
-        Plan after = after(gone);
+        Plan merged = after(gone);
+        Doubles doubles = new Doubles(merged, request.shares() ? addressed : List.of());
+        Plan after = merged.with(doubles.shares());
         PlanDelta delta = PlanDelta.between(plan, after);
         List<Fixture> added =
                 fixtures.stream().filter(f -> plan.fixture(f.key()).isEmpty()).toList();
@@ -100,16 +106,27 @@ public final class SceneMerge {
                         now -> new Edit.Changed(
                                 propose(now, scene, types, request).after())),
                 after,
-                types,
+                types.bySpec(),
                 added,
                 changes(delta, after),
                 changed,
                 fixtures.size() - added.size() - changed,
                 gone,
-                unknown,
+                questions(),
+                doubles.words(),
                 byId,
                 beside,
                 locked);
+    }
+
+    private List<SceneProposal.Question> questions() {
+        return unsettled.entrySet().stream()
+                .map(e -> new SceneProposal.Question(
+                        e.getKey(),
+                        Optional.ofNullable(types.bySpec().get(e.getKey().spec())),
+                        Optional.ofNullable(types.chosen().get(e.getKey())),
+                        e.getValue()))
+                .toList();
     }
 
     private static List<ChangeLine> changes(PlanDelta delta, Plan after) {
@@ -135,20 +152,24 @@ public final class SceneMerge {
 
     private void merge(SceneFixture wanted) {
         Optional<Fixture> known = known(wanted);
-        Optional<FixtureType> type =
-                Optional.ofNullable(types.get(wanted.spec())).or(() -> known.map(plan::type));
-        if (type.isEmpty()) {
-            unknown.merge(wanted.spec(), 1, Integer::sum);
-            return;
+        // What was chosen stays a question, so that it can be chosen otherwise; what the job knows better is none.
+        boolean knownHere = types.known(wanted).isEmpty()
+                && known.filter(f -> !UnknownType.is(plan.type(f))).isPresent();
+        if (!knownHere && (!types.isSettled(wanted) || types.chosen(wanted).isPresent())) {
+            unsettled.merge(SpecMode.of(wanted), 1, Integer::sum);
         }
+        FixtureType type = knownHere ? plan.type(known.orElseThrow()) : types.of(wanted);
         known.ifPresent(f -> met.add(f.key()));
         if (known.isPresent() && !request.changes()) {
             fixtures.add(known.get());
             return;
         }
-        used.add(new RigType(type.get()));
-        Fixture merged = known.map(f -> changed(f, wanted, type.get())).orElseGet(() -> made(wanted, type.get()));
+        used.add(new RigType(type));
+        Fixture merged = known.map(f -> changed(f, wanted, type)).orElseGet(() -> made(wanted, type));
         fixtures.add(merged);
+        if (known.isEmpty() || request.addresses()) {
+            addressed.add(merged);
+        }
         wanted.point()
                 .filter(p -> GeometryFit.beside(places.of(wanted).geometry(), p) > FAR)
                 .ifPresent(p -> beside.add(merged.label()));
@@ -177,22 +198,23 @@ public final class SceneMerge {
                         new Fixture.Model(type.id(), mode(wanted)),
                         new Fixture.Place(position, places.unit(wanted, position), Optional.empty()))
                 .withWords(Texts.clip(wanted.name(), 80), "")
-                .withAddresses(addresses(wanted, type.mode(wanted.mode())));
+                .withAddresses(addresses(wanted, type.mode(mode(wanted))));
         if (request.folders()) {
             folders.put(key, wanted.folders());
         }
         return placed(fixture, wanted).withUuid(Optional.of(wanted.uuid()));
     }
 
-    private static String mode(SceneFixture wanted) {
-        return Texts.clip(wanted.mode(), 60);
+    private String mode(SceneFixture wanted) {
+        String mode = Texts.clip(types.mode(wanted), 60);
+        return mode.isBlank() ? NO_MODE : mode;
     }
 
     private Fixture changed(Fixture fixture, SceneFixture wanted, FixtureType type) {
         int position = places.isSaid(wanted) ? places.of(wanted).number() : fixture.position();
         Fixture changed = fixture.withUuid(Optional.of(wanted.uuid()))
                 .withType(type.id())
-                .withMode(wanted.mode().isEmpty() ? fixture.mode() : mode(wanted))
+                .withMode(types.mode(wanted).isEmpty() ? fixture.mode() : mode(wanted))
                 .withId(wanted.id().or(fixture::id))
                 .withPlace(position, wanted.unit().orElse(fixture.unit()));
         if (!wanted.name().isBlank()) {
@@ -246,8 +268,12 @@ public final class SceneMerge {
         elements.addAll(fixtures);
         Plan merged = plan.with(elements);
         merged = merged.with(folders.elements());
-        return request.removal()
+        Plan left = request.removal()
                 ? merged.without(gone.stream().map(Fixture::elementKey).toList())
                 : merged;
+        return left.without(left.types().types().stream()
+                .filter(t -> UnknownType.is(t) && left.fixturesOf(t.id()).isEmpty())
+                .map(t -> new RigType(t).elementKey())
+                .toList());
     }
 }

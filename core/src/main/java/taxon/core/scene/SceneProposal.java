@@ -2,6 +2,7 @@ package taxon.core.scene;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import taxon.core.fixture.FixtureType;
 import taxon.core.history.ChangeLine;
 import taxon.core.rig.Fixture;
@@ -20,7 +21,8 @@ import taxon.core.rig.edit.Proposed;
  * @param changed how many of them change
  * @param same how many are as the scene says
  * @param gone fixtures that came with a scene and are not in this one; taken away only where that was asked for
- * @param unknown files of types that are neither in the archive nor known, with how many fixtures each keeps out
+ * @param questions what is not known of types and modes, and what was chosen for it
+ * @param doubles what is taken as doubled on purpose, "1.001: 201, 202"
  * @param byId labels of fixtures that were taken to be the same since they have the same ID
  * @param beside labels of fixtures that hang more than half a metre beside their position's line
  * @param locked labels of fixtures that the scene would move and that stay, since they are locked
@@ -34,7 +36,8 @@ public record SceneProposal(
         int changed,
         int same,
         List<Fixture> gone,
-        Map<String, Integer> unknown,
+        List<Question> questions,
+        List<String> doubles,
         List<String> byId,
         List<String> beside,
         List<String> locked)
@@ -44,20 +47,19 @@ public record SceneProposal(
         return same;
     }
 
+    /** Nothing that was read is left out. */
     @Override
-    public List<UnknownType> omissions() {
-        return unknown.entrySet().stream()
-                .map(e -> new UnknownType(e.getKey(), e.getValue()))
-                .toList();
+    public List<Omission> omissions() {
+        return List.of();
     }
 
-    /** A file of a type that is neither in the archive nor known, with how many fixtures it keeps out. */
-    public record UnknownType(String spec, int fixtures) implements Omission {
-        @Override
-        public String who() {
-            return spec;
-        }
-    }
+    /**
+     * Fixtures that say the same of what they are, of which it is not known, or was chosen.
+     *
+     * @param type that which is known by the file, which lacks the mode; empty where the type is not known either
+     */
+    public record Question(
+            SpecMode said, Optional<FixtureType> type, Optional<SceneTypes.Choice> chosen, int fixtures) {}
 
     public SceneProposal {
         types = Map.copyOf(types);
@@ -67,5 +69,7 @@ public record SceneProposal(
         byId = List.copyOf(byId);
         beside = List.copyOf(beside);
         locked = List.copyOf(locked);
+        questions = List.copyOf(questions);
+        doubles = List.copyOf(doubles);
     }
 }

@@ -35,6 +35,32 @@ class GeometryFitTest {
         assertThat(GeometryFit.beside(found, at("5", "5"))).isCloseTo(0, within(0.005));
     }
 
+    @Test
+    void pointsThatRiseMoreThanTheySpreadAreAnUprightLine() {
+        PositionGeometry found = GeometryFit.through(List.of(up("1"), up("7"), up("2")));
+        assertThat(found)
+                .isEqualTo(new PositionGeometry(
+                        Optional.empty(), Length.metres("3"), Length.metres("5"), Length.metres("4"), 0, true));
+        assertThat(GeometryFit.along(found, up("1"))).isEqualTo(Length.metres("-3"));
+        assertThat(GeometryFit.beside(found, up("7"))).isZero();
+        assertThat(GeometryFit.beside(found, at("6", "9"))).isCloseTo(5, within(1e-9));
+    }
+
+    /** 3 m off in plan and 4 m above: 5 m. A position of which nobody said how high it is is not left by height. */
+    @Test
+    void howFarBesideALineCountsHeightsWhereTheyAreKnown() {
+        PositionGeometry level =
+                new PositionGeometry(Optional.empty(), Length.ZERO, Length.metres("2"), Length.metres("2"), 0);
+        assertThat(GeometryFit.beside(level, at("0", "5"))).isCloseTo(5, within(1e-9));
+        PositionGeometry floor =
+                new PositionGeometry(Optional.empty(), Length.ZERO, Length.metres("2"), Length.ZERO, 0);
+        assertThat(GeometryFit.beside(floor, at("0", "5"))).isCloseTo(3, within(1e-9));
+    }
+
+    private static ScenePoint up(String height) {
+        return new ScenePoint(Length.metres("3"), Length.metres("5"), Length.metres(height));
+    }
+
     /** On the same line turned by exactly 30 degrees, 4 m along are 4 cos 30 = 3.464 across and 4 sin 30 = 2 upstage. */
     @Test
     void alongAPositionThatIsKnownAPointIsProjected() {

@@ -11,6 +11,8 @@ import java.util.TreeMap;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import taxon.core.dmx.StartAddress;
+import taxon.core.finding.PlanCheck;
+import taxon.core.finding.Rule;
 import taxon.core.fixture.FixtureType;
 import taxon.core.history.ChangeLine;
 import taxon.core.length.Length;
@@ -29,6 +31,9 @@ class SceneMergeTest {
     private static final UUID RAIL = new UUID(0, 77);
     private static final FixtureType TYPE = Rigs.type("wash", 16);
     private static final Map<String, FixtureType> TYPES = Map.of("wash.gdtf", TYPE);
+
+    private static final SceneTypes KNOWN = new SceneTypes(TYPES, Map.of());
+    private static final SceneTypes NOBODY = new SceneTypes(Map.of(), Map.of());
 
     private static SceneFixture fixture(int n, String across, String address) {
         TreeMap<Integer, StartAddress> addresses = new TreeMap<>();
@@ -56,7 +61,7 @@ class SceneMergeTest {
     }
 
     private static SceneProposal merge(Plan plan, Scene scene) {
-        return SceneMerge.propose(plan, scene, TYPES, MergeRequest.USUAL);
+        return SceneMerge.propose(plan, scene, KNOWN, MergeRequest.USUAL);
     }
 
     private static final Scene THREE = scene(fixture(1, "3", "33"), fixture(2, "-3", "1"), fixture(3, "0", "513"));
@@ -112,9 +117,10 @@ class SceneMergeTest {
     void addressesOfTheJobCanBeKept() {
         Plan plan = merge(Rigs.empty(), THREE).after();
         Scene moved = scene(fixture(1, "2.5", "49"));
-        SceneProposal proposal = SceneMerge.propose(plan, moved, TYPES, new MergeRequest(true, false, false, false));
+        SceneProposal proposal =
+                SceneMerge.propose(plan, moved, KNOWN, new MergeRequest(true, false, false, false, true));
         assertThat(proposal.changes()).extracting(ChangeLine::what).containsExactly("Offset");
-        assertThat(SceneMerge.propose(plan, moved, TYPES, new MergeRequest(false, true, false, false))
+        assertThat(SceneMerge.propose(plan, moved, KNOWN, new MergeRequest(false, true, false, false, true))
                         .changes())
                 .isEmpty();
     }
@@ -126,7 +132,7 @@ class SceneMergeTest {
         SceneProposal kept = merge(plan, less);
         assertThat(kept.gone()).extracting(Fixture::label).containsExactly("102", "103");
         assertThat(kept.after().fixtures()).hasSize(4);
-        Plan removed = SceneMerge.propose(plan, less, TYPES, new MergeRequest(true, true, true, true))
+        Plan removed = SceneMerge.propose(plan, less, KNOWN, new MergeRequest(true, true, true, true, true))
                 .after();
         // 901 never came with a scene.
         assertThat(removed.fixtures()).extracting(Fixture::label).containsExactly("101", "901");
@@ -143,11 +149,150 @@ class SceneMergeTest {
     }
 
     @Test
-    void aTypeThatNobodyKnowsKeepsItsFixturesOutAndIsNamed() {
-        SceneProposal proposal = SceneMerge.propose(Rigs.empty(), THREE, Map.of(), MergeRequest.USUAL);
-        assertThat(proposal.unknown()).containsExactly(Map.entry("wash.gdtf", 3));
-        assertThat(proposal.after().fixtures()).isEmpty();
-        assertThat(proposal.after().groups()).isEmpty();
+    void fixturesOfATypeThatNobodyHasComeInWithAllElseAndTakeNoSlots() {
+        SceneProposal proposal = SceneMerge.propose(Rigs.empty(), THREE, NOBODY, MergeRequest.USUAL);
+        Plan after = proposal.after();
+        assertThat(proposal.added()).hasSize(3);
+        assertThat(proposal.questions())
+                .containsExactly(new SceneProposal.Question(
+                        new SpecMode("wash.gdtf", "only"), Optional.empty(), Optional.empty(), 3));
+        assertThat(after.fixtures())
+                .extracting(
+                        Fixture::label,
+                        Fixture::mode,
+                        f -> f.address(1).orElseThrow().toString())
+                .containsExactly(
+                        tuple("101", "only", "1.033"), tuple("102", "only", "1.001"), tuple("103", "only", "2.001"));
+        assertThat(after.type(after.fixtures().get(0)).name()).isEqualTo("wash");
+        assertThat(after.blocks())
+                .as("nothing is claimed for what is not known")
+                .isEmpty();
+        assertThat(PlanCheck.of(after).byRule().get(Rule.TYPE_UNKNOWN).get(0).fixtures())
+                .hasSize(3);
+        assertThat(PlanCheck.of(after).byRule().get(Rule.MODE_MISSING)).isEmpty();
+    }
+
+    @Test
+    void whatIsChosenForThoseThatSayTheSameHolds() {
+        SpecMode said = new SpecMode("wash.gdtf", "only");
+        SceneTypes chosen = new SceneTypes(
+                Map.of(), Map.of(said, new SceneTypes.Choice(TYPE, TYPE.modes().get(0))));
+        SceneProposal proposal = SceneMerge.propose(Rigs.empty(), THREE, chosen, MergeRequest.USUAL);
+        assertThat(proposal.after().fixtures()).allMatch(f -> f.type().equals(TYPE.id()));
+        assertThat(proposal.questions().get(0).chosen()).isPresent();
+    }
+
+    @Test
+    void readAgainAfterTheTypeIsThereTheSameFixturesGetIt() {
+        Plan first = SceneMerge.propose(Rigs.empty(), THREE, NOBODY, MergeRequest.USUAL)
+                .after();
+        SceneProposal again = merge(first, THREE);
+        assertThat(again.added()).isEmpty();
+        assertThat(again.changed()).isEqualTo(3);
+        assertThat(again.questions()).isEmpty();
+        assertThat(again.after().fixtures()).allMatch(f -> f.type().equals(TYPE.id()));
+        assertThat(again.after().types().types()).as("the name alone is gone").containsExactly(TYPE);
+        assertThat(PlanCheck.of(again.after()).byRule().get(Rule.TYPE_UNKNOWN)).isEmpty();
+    }
+
+    @Test
+    void aModeThatTheTypeLacksIsAskedAboutAndComesInByItsName() {
+        SceneFixture odd = withMode(fixture(1, "0", "1"), "wide");
+        SceneProposal proposal = merge(Rigs.empty(), scene(odd));
+        assertThat(proposal.added()).extracting(Fixture::mode).containsExactly("wide");
+        assertThat(proposal.questions())
+                .containsExactly(new SceneProposal.Question(
+                        new SpecMode("wash.gdtf", "wide"), Optional.of(TYPE), Optional.empty(), 1));
+    }
+
+    @Test
+    void whatTheJobKnowsBetterThanTheSceneIsNoQuestion() {
+        Plan plan = merge(Rigs.empty(), THREE).after();
+        SceneProposal again = SceneMerge.propose(plan, THREE, NOBODY, MergeRequest.USUAL);
+        assertThat(again.questions()).isEmpty();
+        assertThat(again.after().fixtures()).allMatch(f -> f.type().equals(TYPE.id()));
+    }
+
+    private static SceneFixture withMode(SceneFixture f, String mode) {
+        return new SceneFixture(
+                f.uuid(),
+                f.name(),
+                f.folders(),
+                f.id(),
+                f.unit(),
+                f.position(),
+                f.point(),
+                f.spec(),
+                mode,
+                f.addresses(),
+                f.panReversed(),
+                f.tiltReversed(),
+                f.purpose());
+    }
+
+    private static SceneFixture at(int n, String height) {
+        SceneFixture f = fixture(n, "2", String.valueOf(16 * n));
+        return new SceneFixture(
+                f.uuid(),
+                f.name(),
+                f.folders(),
+                f.id(),
+                f.unit(),
+                f.position(),
+                Optional.of(new ScenePoint(Length.metres("2"), Length.metres("4"), Length.metres(height))),
+                f.spec(),
+                f.mode(),
+                f.addresses(),
+                f.panReversed(),
+                f.tiltReversed(),
+                f.purpose());
+    }
+
+    @Test
+    void onAnUprightPositionHeightsBecomeOffsetsAndComeBackAsTheyWere() {
+        Plan after =
+                merge(Rigs.empty(), scene(at(1, "5"), at(2, "1"), at(3, "2.5"))).after();
+        PositionGeometry tower = after.positions().get(0).geometry();
+        assertThat(tower.upright()).isTrue();
+        assertThat(tower.height()).isEqualTo(Length.metres("3"));
+        assertThat(after.fixtures())
+                .extracting(f -> tower.heightAt(f.offset().orElseThrow()).toString(), Fixture::unit)
+                .containsExactly(tuple("5 m", 3), tuple("1 m", 1), tuple("2.5 m", 2));
+        assertThat(merge(after, scene(at(1, "5"), at(2, "1"), at(3, "2.5"))).same())
+                .isEqualTo(3);
+    }
+
+    @Test
+    void fixturesOfOneKindAtOneAddressAreDoubledOnPurpose() {
+        Scene doubled = scene(fixture(1, "-3", "1"), fixture(2, "0", "1"), fixture(3, "3", "17"));
+        SceneProposal proposal = merge(Rigs.empty(), doubled);
+        assertThat(proposal.doubles()).containsExactly("1.001: 101, 102");
+        assertThat(proposal.after().shares()).hasSize(1);
+        assertThat(PlanCheck.of(proposal.after()).byRule().get(Rule.OVERLAP)).isEmpty();
+        SceneProposal again = merge(proposal.after(), doubled);
+        assertThat(again.doubles()).isEmpty();
+        assertThat(again.after()).isEqualTo(proposal.after());
+        Scene third = scene(fixture(1, "-3", "1"), fixture(2, "0", "1"), fixture(3, "3", "1"));
+        Plan joined = merge(proposal.after(), third).after();
+        assertThat(joined.shares())
+                .singleElement()
+                .satisfies(s -> assertThat(s.blocks()).hasSize(3));
+    }
+
+    @Test
+    void whoDoesNotWantDoublesGetsTheClash() {
+        Scene doubled = scene(fixture(1, "-3", "1"), fixture(2, "0", "1"));
+        SceneProposal proposal =
+                SceneMerge.propose(Rigs.empty(), doubled, KNOWN, new MergeRequest(true, true, false, true, false));
+        assertThat(proposal.doubles()).isEmpty();
+        assertThat(PlanCheck.of(proposal.after()).byRule().get(Rule.OVERLAP)).hasSize(1);
+    }
+
+    @Test
+    void whatOnlyOverlapsIsNoDouble() {
+        SceneProposal proposal = merge(Rigs.empty(), scene(fixture(1, "-3", "1"), fixture(2, "0", "9")));
+        assertThat(proposal.after().shares()).isEmpty();
+        assertThat(PlanCheck.of(proposal.after()).byRule().get(Rule.OVERLAP)).hasSize(1);
     }
 
     @Test

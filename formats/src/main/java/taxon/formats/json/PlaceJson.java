@@ -35,6 +35,9 @@ public final class PlaceJson {
         if (geometry.angle() != 0) {
             node.put("angle", geometry.angle());
         }
+        if (geometry.upright()) {
+            node.put("upright", true);
+        }
         if (position.rank() != position.number()) {
             node.put("rank", position.rank());
         }
@@ -59,7 +62,8 @@ public final class PlaceJson {
                         length(node, "across").orElse(Length.ZERO),
                         length(node, "upstage").orElse(Length.ZERO),
                         length(node, "height").orElse(Length.ZERO),
-                        Json.number(node, "angle")),
+                        Json.number(node, "angle"),
+                        node.path("upright").asBoolean(false)),
                 Json.optional(node, "rank", n -> n.asInt()).orElseGet(() -> Json.number(node, "number")),
                 uuid(node));
     }

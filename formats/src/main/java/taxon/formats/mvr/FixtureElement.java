@@ -24,9 +24,9 @@ final class FixtureElement {
 
     private final XmlElement element;
     private final String label;
-    private final List<MvrNote> notes;
+    private final Set<MvrNote> notes;
 
-    FixtureElement(XmlElement element, String label, List<MvrNote> notes) {
+    FixtureElement(XmlElement element, String label, Set<MvrNote> notes) {
         this.element = element;
         this.label = label;
         this.notes = notes;
@@ -37,18 +37,33 @@ final class FixtureElement {
                 element.textOf("Matrix").flatMap(Placement::read).flatMap(own -> placement.point());
         return new SceneFixture(
                 uuid,
-                Texts.clip(element.attribute("name").orElse(""), 80),
+                name(),
                 folders,
                 id(),
                 unit(),
                 position(positions),
                 point,
                 spec(),
-                Texts.clip(element.textOf("GDTFMode").orElse(""), 60),
+                cut(element.textOf("GDTFMode").orElse(""), 60),
                 addresses(),
                 flag("DMXInvertPan"),
                 flag("DMXInvertTilt"),
-                Texts.clip(element.textOf("Function").orElse(""), 80));
+                cut(element.textOf("Function").orElse(""), 80));
+    }
+
+    private String cut(String text, int longest) {
+        return MvrReader.cut(notes, text, longest, element);
+    }
+
+    /** An ID that is no number is what people call it: it goes before the name that the file gives besides. */
+    private String name() {
+        String said = element.attribute("name").orElse("");
+        Optional<String> called = element.textOf("FixtureID").filter(t -> !t.equals("0") && id(t).isEmpty());
+        return cut(
+                called.filter(c -> !said.startsWith(c))
+                        .map(c -> said.isBlank() ? c : c + " " + said)
+                        .orElse(said),
+                80);
     }
 
     private void note(Kind kind, String value) {
@@ -60,9 +75,7 @@ final class FixtureElement {
         Optional<FixtureId> numeric = element.textOf("FixtureIDNumeric").flatMap(FixtureElement::id);
         Optional<String> text = element.textOf("FixtureID");
         Optional<FixtureId> id = numeric.or(() -> text.flatMap(FixtureElement::id));
-        if (id.isEmpty() && text.filter(t -> !t.equals("0")).isPresent()) {
-            note(Kind.ID_UNCLEAR, text.get());
-        }
+        text.filter(t -> !t.equals("0") && id(t).isEmpty()).ifPresent(t -> note(Kind.ID_UNCLEAR, t));
         return id;
     }
 
@@ -93,7 +106,7 @@ final class FixtureElement {
 
     /** Files write the name with its ending or without. */
     private String spec() {
-        String spec = Texts.clip(element.textOf("GDTFSpec").orElse(""), 200);
+        String spec = cut(element.textOf("GDTFSpec").orElse(""), 200);
         return spec.isEmpty() || spec.toLowerCase(Locale.ROOT).endsWith(GDTF) ? spec : spec + GDTF;
     }
 

@@ -21,6 +21,8 @@ public record MvrNote(Kind kind, String where, int line, String value) {
         UNIT_UNCLEAR,
         POSITION_UNKNOWN,
         TYPE_UNREADABLE,
+        TYPE_BEYOND_BOUNDS,
+        TEXT_CUT,
         VERSION_UNKNOWN
     }
 
@@ -33,10 +35,13 @@ public record MvrNote(Kind kind, String where, int line, String value) {
                     case UUID_TWICE -> "the UUID " + value + " was there before; left out.";
                     case MATRIX_UNCLEAR -> "the matrix was not understood; where it hangs is not known.";
                     case ADDRESS_UNCLEAR -> "the address “" + value + "” was not understood; left without one.";
-                    case ID_UNCLEAR -> "the fixture ID “" + value + "” is no number from 1 to 99999; left without one.";
+                    case ID_UNCLEAR ->
+                        "the fixture ID “" + value + "” is no number from 1 to 99999; it is kept as the name.";
                     case UNIT_UNCLEAR -> "the unit number “" + value + "” was not understood; it is counted on.";
                     case POSITION_UNKNOWN -> "the position " + value + " is not in the scene.";
-                    case TYPE_UNREADABLE -> value;
+                    case TYPE_UNREADABLE -> "the file in the scene could not be read. " + value;
+                    case TYPE_BEYOND_BOUNDS -> "the scene holds more types than are read; this one was not.";
+                    case TEXT_CUT -> "more stands there than is kept; what is kept reads “" + value + "”.";
                     case VERSION_UNKNOWN -> "the version is " + value + "; it was read as 1.6.";
                 };
     }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -14,6 +15,7 @@ import taxon.core.scene.Scene;
 import taxon.core.scene.SceneFixture;
 import taxon.core.text.Texts;
 import taxon.formats.gdtf.GdtfReader;
+import taxon.formats.gdtf.ParsedGdtf;
 import taxon.formats.mvr.MvrNote.Kind;
 import taxon.formats.xml.SafeXml;
 import taxon.formats.xml.XmlElement;
@@ -37,7 +39,7 @@ public final class MvrReader {
     private static final Set<String> VERSIONS = Set.of("1.4", "1.5", "1.6");
 
     private final SafeArchive archive;
-    private final List<MvrNote> notes = new ArrayList<>();
+    private final Set<MvrNote> notes = new LinkedHashSet<>();
     private final Map<UUID, String> positions = new HashMap<>();
     private final List<SceneFixture> fixtures = new ArrayList<>();
     private final Set<UUID> seen = new HashSet<>();
@@ -77,7 +79,7 @@ public final class MvrReader {
         if (tooMany) {
             return new ParsedMvr.Refused("The scene has more than " + MOST_FIXTURES + " fixtures, which is the most.");
         }
-        return new ParsedMvr.Read(new Scene(positions, fixtures), types(), notes);
+        return new ParsedMvr.Read(new Scene(positions, fixtures), types(), List.copyOf(notes));
     }
 
     private void checkVersion(XmlElement root) {
@@ -92,8 +94,17 @@ public final class MvrReader {
         uuid(element).ifPresent(u -> positions.put(u, name(element)));
     }
 
-    private static String name(XmlElement element) {
-        return Texts.clip(element.attribute("name").orElse(""), 80);
+    private String name(XmlElement element) {
+        return cut(notes, element.attribute("name").orElse(""), 80, element);
+    }
+
+    /** A text as long as it may be; that it was cut is noted. */
+    static String cut(Set<MvrNote> notes, String text, int longest, XmlElement element) {
+        String kept = Texts.clip(text, longest);
+        if (!kept.equals(text)) {
+            notes.add(new MvrNote(Kind.TEXT_CUT, element.name(), element.line(), kept));
+        }
+        return kept;
     }
 
     static Optional<UUID> uuid(XmlElement element) {
@@ -155,17 +166,26 @@ public final class MvrReader {
     }
 
     /** The files of types that fixtures name, as the archive holds them. */
-    private Map<String, byte[]> types() {
-        Map<String, byte[]> types = new LinkedHashMap<>();
+    private Map<String, ParsedMvr.TypeFile> types() {
+        Map<String, ParsedMvr.TypeFile> types = new LinkedHashMap<>();
         Map<String, String> entries = new HashMap<>();
         archive.names().forEach(n -> entries.put(n.toLowerCase(Locale.ROOT), n));
         long bytes = 0;
         for (String spec : specs()) {
             String entry = entries.getOrDefault(spec.toLowerCase(Locale.ROOT), spec);
             Optional<byte[]> file = file(spec, entry);
-            if (file.isPresent() && bytes + file.get().length <= MOST_TYPE_BYTES && types.size() < MOST_TYPES) {
-                bytes += file.get().length;
-                types.put(spec, file.get());
+            if (file.isEmpty()) {
+                continue;
+            }
+            if (bytes + file.get().length > MOST_TYPE_BYTES || types.size() >= MOST_TYPES) {
+                notes.add(new MvrNote(Kind.TYPE_BEYOND_BOUNDS, spec, 0, ""));
+                continue;
+            }
+            bytes += file.get().length;
+            ParsedMvr.TypeFile type = ParsedMvr.TypeFile.of(file.get());
+            types.put(spec, type);
+            if (type.content() instanceof ParsedGdtf.Refused refused) {
+                notes.add(new MvrNote(Kind.TYPE_UNREADABLE, spec, 0, refused.sentence()));
             }
         }
         return types;

@@ -153,9 +153,10 @@ class MvrReaderTest {
                         Kind.ID_UNCLEAR, Kind.UNIT_UNCLEAR, Kind.POSITION_UNKNOWN, Kind.ADDRESS_UNCLEAR);
         SceneFixture f = one(odd);
         assertThat(f.id()).isEmpty();
+        assertThat(f.name()).isEqualTo("A12 Bow");
         assertThat(f.addresses()).isEmpty();
         assertThat(new MvrNote(Kind.ID_UNCLEAR, "A12", 3, "A12").sentence())
-                .isEqualTo("A12, line 3: the fixture ID “A12” is no number from 1 to 99999; left without one.");
+                .isEqualTo("A12, line 3: the fixture ID “A12” is no number from 1 to 99999; it is kept as the name.");
     }
 
     @Test
@@ -187,7 +188,33 @@ class MvrReaderTest {
                 .file("unused.gdtf", gdtf)
                 .file("truss.3ds", new byte[] {1, 2, 3}));
         assertThat(read.types()).containsOnlyKeys("Pellucid@Wader.gdtf");
-        assertThat(read.types().get("Pellucid@Wader.gdtf")).isEqualTo(gdtf);
+        assertThat(read.types().get("Pellucid@Wader.gdtf").bytes()).isEqualTo(gdtf);
+    }
+
+    @Test
+    void aTypeInTheSceneThatCannotBeReadSaysWhy() {
+        ParsedMvr.Read read = read(new MvrByHand()
+                .layer("Rig", "", fixture(1, "a", element("GDTFSpec", "broken.gdtf")))
+                .file("broken.gdtf", GdtfByHand.zip("description.xml", "<GDTF/>".getBytes(StandardCharsets.UTF_8))));
+        assertThat(read.notes())
+                .extracting(MvrNote::sentence)
+                .containsExactly("broken.gdtf: the file in the scene could not be read. description.xml holds no GDTF"
+                        + " fixture type: it begins with <GDTF>.");
+    }
+
+    @Test
+    void aNumberForTheConsoleAndANameForPeopleAreBothKept() {
+        SceneFixture f = one(element("FixtureID", "S-12"), element("FixtureIDNumeric", "312"));
+        assertThat(f.id()).contains(FixtureId.of(312));
+        assertThat(f.name()).isEqualTo("S-12 Bow");
+        assertThat(one(element("FixtureID", "Bow")).name()).isEqualTo("Bow");
+    }
+
+    @Test
+    void whatIsTooLongIsCutAndTold() {
+        assertThat(notes(element("Function", "f".repeat(81)), element("GDTFMode", "m".repeat(61))))
+                .containsExactly(Kind.TEXT_CUT, Kind.TEXT_CUT);
+        assertThat(one(element("GDTFMode", "m".repeat(61))).mode()).isEqualTo("m".repeat(60));
     }
 
     @Test

@@ -45,6 +45,7 @@ public record RigPlan(
     private static final double READABLE = 18;
     static final double ROOM_FOR_ADDRESS = 42;
     private static final double BARE_POSITION = 2;
+    private static final int HALF_TURN = 1800;
 
     /** From one point to another. */
     public record Segment(double x1, double y1, double x2, double y2) {}
@@ -101,11 +102,11 @@ public record RigPlan(
     }
 
     private static Laid lay(Plan plan, Position position) {
-        PositionGeometry geometry = position.geometry();
         List<Fixture> fixtures = plan.fixturesOn(position).stream()
                 .sorted(Comparator.comparingInt(Fixture::unit).thenComparing(Fixture::key))
                 .toList();
-        double half = half(geometry, fixtures);
+        double half = half(position.geometry(), fixtures);
+        PositionGeometry geometry = folded(position.geometry(), half);
         List<Fixture> without =
                 fixtures.stream().filter(f -> f.offset().isEmpty()).toList();
         List<Placed> placed = new ArrayList<>();
@@ -115,6 +116,17 @@ public record RigPlan(
             placed.add(new Placed(without.get(i), geometry.at(metres(even)), true));
         }
         return new Laid(position, geometry.at(metres(-half)), geometry.at(metres(half)), placed);
+    }
+
+    /** An upright line is drawn folded down, from its place away from the middle, as plans draw booms (common practice). */
+    private static PositionGeometry folded(PositionGeometry geometry, double half) {
+        if (!geometry.upright()) {
+            return geometry;
+        }
+        boolean left = geometry.across().micrometres() < 0;
+        Length middle = geometry.across().plus(metres(left ? -half : half));
+        return new PositionGeometry(
+                geometry.length(), middle, geometry.upstage(), geometry.height(), left ? HALF_TURN : 0);
     }
 
     /** Half the length that is drawn: what is said, and at least to the outermost unit. */
@@ -223,7 +235,7 @@ public record RigPlan(
                         double size = Math.max(SMALLEST_UNIT, Math.min(LARGEST_UNIT, room - 2));
                         return new Line(
                                 l.position().number(),
-                                l.position().name(),
+                                l.position().name() + (l.position().geometry().upright() ? ", upright" : ""),
                                 x(l.left()),
                                 y(l.left()),
                                 x(l.right()),

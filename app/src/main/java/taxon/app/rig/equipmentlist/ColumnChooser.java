@@ -30,10 +30,13 @@ public record ColumnChooser(int headerLine, List<HeaderLine> headers, List<Known
      */
     public record Known(int index, String letter, String header, List<String> samples, String holds) {}
 
+    /** A meaning that a column can have: value and words. */
+    public record Choice(String value, String words) {}
+
     /** What a column can be taken for: value and words. */
-    public List<ListPage.Offer> choices() {
+    public List<Choice> choices() {
         return Arrays.stream(Column.values())
-                .map(c -> new ListPage.Offer(Json.slug(c), c.words()))
+                .map(c -> new Choice(Json.slug(c), c.words()))
                 .toList();
     }
 

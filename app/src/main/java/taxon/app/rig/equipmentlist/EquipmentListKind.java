@@ -10,6 +10,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import taxon.app.edit.JobState;
 import taxon.app.library.TypeLibrary;
+import taxon.app.library.TypeSearch;
 import taxon.app.proposals.FileProposalKind;
 import taxon.app.proposals.ProposalDesk;
 import taxon.app.store.MappingStore;

@@ -8,6 +8,8 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import taxon.app.library.TypeSearch;
+import taxon.app.library.TypeSearch.Offer;
 import taxon.core.equipmentlist.EquipmentLine;
 import taxon.core.equipmentlist.EquipmentList;
 import taxon.core.equipmentlist.ListChoices;
@@ -48,9 +50,6 @@ public record ListPage(
         List<SkippedRow> skipped) {
     static final int PAGE = 100;
     private static final int SKIPPED_SHOWN = 20;
-
-    /** A type and a mode to choose: value and words. */
-    public record Offer(String value, String words) {}
 
     /** Which rows are shown, and from which on. */
     public record Rows(String which, int from) {

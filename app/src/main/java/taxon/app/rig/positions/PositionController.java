@@ -46,6 +46,7 @@ public class PositionController {
             String upstage,
             String height,
             String angle,
+            boolean upright,
             long fixtures) {
         public static List<Line> of(Plan plan) {
             LengthUnit unit = plan.sheet().view().unit();
@@ -65,6 +66,7 @@ public class PositionController {
                     words(unit, geometry.upstage()),
                     words(unit, geometry.height()),
                     BigDecimal.valueOf(geometry.angle(), 1).stripTrailingZeros().toPlainString(),
+                    geometry.upright(),
                     fixtures);
         }
 
@@ -111,7 +113,7 @@ public class PositionController {
                                 number,
                                 fields.text("name"),
                                 kind.orElseThrow(),
-                                new PositionGeometry(length, across, upstage, height, angle)));
+                                new PositionGeometry(length, across, upstage, height, angle, fields.has("upright"))));
     }
 
     /** In tenths of a degree. */

@@ -14,6 +14,7 @@ import taxon.app.proposals.ProposalDesk;
 import taxon.app.store.ProposalStore.GivenFile;
 import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.core.scene.MergeRequest;
+import taxon.core.scene.SpecMode;
 import taxon.core.text.Texts;
 import taxon.formats.json.Json;
 import taxon.formats.mvr.MvrReader;
@@ -60,8 +61,38 @@ public class SceneController {
                 reply.fields().has("changes"),
                 reply.fields().has("addresses"),
                 reply.fields().has("removal"),
-                reply.fields().has("folders"));
-        desk.choose(job, stored, SceneKind.NAME, SceneKind.request(wanted));
+                reply.fields().has("folders"),
+                reply.fields().has("shares"));
+        desk.choose(job, stored, SceneKind.NAME, SceneKind.request(stored, wanted));
         return reply.done("Looked at again with what you chose.", Json.object().put("scene", id));
+    }
+
+    /** What fixtures that say the same are: {@code spec} and {@code mode} as they say it, {@code to} as {@code heron/24-channel}; empty takes it back. */
+    @PostMapping("/jobs/{job}/scenes/{id}/types")
+    public Object settle(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "scene", "/jobs/" + job + "/scenes/" + id);
+        StoredProposal stored = desk.find(job, id, SceneKind.NAME);
+        String to = reply.fields().text("to");
+        if (!to.isEmpty()
+                && SceneKind.choice(to, kind.known(frames.state(job).plan())).isEmpty()) {
+            reply.fields().refuse("to", "“" + Texts.clip(to, 60) + "” is no type and mode that is known here.");
+            return reply.refused();
+        }
+        SpecMode said = new SpecMode(reply.fields().text("spec"), reply.fields().text("mode"));
+        desk.choose(job, stored, SceneKind.NAME, SceneKind.request(stored, said, to));
+        return reply.done(
+                to.isEmpty() ? "Open again." : "Taken so.", Json.object().put("scene", id));
+    }
+
+    /** Looks at the file of a scene again that was merged or dropped, as for what the library has learnt since. */
+    @PostMapping("/jobs/{job}/scenes/{id}/again")
+    public Object again(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "scene", "/jobs/" + job + "/rig");
+        StoredProposal stored = desk.find(job, id, SceneKind.NAME);
+        int next = desk.again(job, frames.state(job).version(), kind, stored);
+        return reply.done(
+                "The scene was read again; nothing is merged yet.",
+                "/jobs/" + job + "/scenes/" + next,
+                Json.object().put("scene", next));
     }
 }

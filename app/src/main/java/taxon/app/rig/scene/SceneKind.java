@@ -3,11 +3,13 @@ package taxon.app.rig.scene;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import taxon.app.edit.JobState;
 import taxon.app.library.TypeLibrary;
+import taxon.app.library.TypeSearch;
 import taxon.app.proposals.FileProposalKind;
 import taxon.app.proposals.ProposalDesk;
 import taxon.app.store.ProposalStore;
@@ -18,21 +20,24 @@ import taxon.core.fixture.TypeSource;
 import taxon.core.packing.Effort;
 import taxon.core.rig.Plan;
 import taxon.core.scene.MergeRequest;
-import taxon.core.scene.SceneFixture;
 import taxon.core.scene.SceneMerge;
 import taxon.core.scene.SceneProposal;
-import taxon.formats.gdtf.GdtfReader;
+import taxon.core.scene.SceneTypes;
+import taxon.core.scene.SpecMode;
 import taxon.formats.gdtf.ParsedGdtf;
 import taxon.formats.json.Json;
 import taxon.formats.mvr.MvrReader;
 import taxon.formats.mvr.ParsedMvr;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** What merging a scene file would do, for the job and the library as they are. */
 @Component
 public class SceneKind extends FileProposalKind<SceneProposal, ParsedMvr.Read> {
     public static final String NAME = "scene";
+
+    private static final String CHOICES = "types";
 
     public SceneKind(TypeLibrary library, ProposalStore proposals) {
         super(new Names(NAME, "scenes", "rig/scene"), library, proposals, file ->
@@ -42,30 +47,45 @@ public class SceneKind extends FileProposalKind<SceneProposal, ParsedMvr.Read> {
     @Override
     public Optional<SceneProposal> compute(StoredProposal stored, JobState state, Effort effort) {
         ParsedMvr.Read scene = files().of(stored.id());
-        return Optional.of(
-                SceneMerge.propose(state.plan(), scene.scene(), known(state.plan(), scene), request(stored)));
+        TypeSource known = library().knownTo(state.plan());
+        SceneTypes types = SceneTypes.of(scene.scene(), read(scene), known, chosen(stored, known));
+        return Optional.of(SceneMerge.propose(state.plan(), scene.scene(), types, request(stored)));
     }
 
-    /** The types by the names of their files: those of the archive as the library would keep them, else such as are known. */
-    private Map<String, FixtureType> known(Plan plan, ParsedMvr.Read scene) {
+    TypeSource known(Plan plan) {
+        return library().knownTo(plan);
+    }
+
+    /** The types of the archive as the library would keep them, by the names of their files. */
+    private Map<String, FixtureType> read(ParsedMvr.Read scene) {
         Map<String, FixtureType> types = new HashMap<>();
-        TypeSource source = library().knownTo(plan);
-        scene.scene().fixtures().stream().map(SceneFixture::spec).distinct().forEach(spec -> {
-            Optional<FixtureType> read = Optional.ofNullable(scene.types().get(spec))
-                    .map(GdtfReader::read)
-                    .filter(ParsedGdtf.Read.class::isInstance)
-                    .map(r -> library().asImported(((ParsedGdtf.Read) r).type()));
-            read.or(() -> named(source, spec)).ifPresent(t -> types.put(spec, t));
+        scene.types().forEach((spec, file) -> {
+            if (file.content() instanceof ParsedGdtf.Read read) {
+                types.put(spec, library().asImported(read.type()));
+            }
         });
         return types;
     }
 
-    /** Files are called "maker@type@remark.gdtf", common practice. */
-    private static Optional<FixtureType> named(TypeSource source, String spec) {
-        String[] parts = spec.replaceAll("(?i)\\.gdtf$", "").split("@");
-        return parts.length < 2
-                ? Optional.empty()
-                : source.named(parts[0].replace('_', ' '), parts[1].replace('_', ' '));
+    /** What was chosen for fixtures that say the same, as far as it is known still. */
+    private static Map<SpecMode, SceneTypes.Choice> chosen(StoredProposal stored, TypeSource known) {
+        Map<SpecMode, SceneTypes.Choice> chosen = new HashMap<>();
+        ProposalDesk.request(stored)
+                .path(CHOICES)
+                .forEach(c -> choice(c.path("to").asString(""), known)
+                        .ifPresent(m -> chosen.put(
+                                new SpecMode(
+                                        c.path("spec").asString(""),
+                                        c.path("mode").asString("")),
+                                m)));
+        return chosen;
+    }
+
+    /** What {@code heron/24-channel} means; empty where it is not known. */
+    static Optional<SceneTypes.Choice> choice(String value, TypeSource known) {
+        String[] wanted = (value + "/").split("/", 2);
+        Optional<FixtureType> type = TypeId.isLegal(wanted[0]) ? known.find(TypeId.of(wanted[0])) : Optional.empty();
+        return type.flatMap(t -> t.mode(wanted[1].replaceAll("/$", "")).map(m -> new SceneTypes.Choice(t, m)));
     }
 
     static MergeRequest request(StoredProposal stored) {
@@ -75,26 +95,46 @@ public class SceneKind extends FileProposalKind<SceneProposal, ParsedMvr.Read> {
                 node.path("changes").asBoolean(usual.changes()),
                 node.path("addresses").asBoolean(usual.addresses()),
                 node.path("removal").asBoolean(usual.removal()),
-                node.path("folders").asBoolean(usual.folders()));
+                node.path("folders").asBoolean(usual.folders()),
+                node.path("shares").asBoolean(usual.shares()));
     }
 
-    static ObjectNode request(MergeRequest request) {
-        return Json.object()
+    /** The request with other wishes; what was chosen of types stays. */
+    static ObjectNode request(StoredProposal stored, MergeRequest request) {
+        return ((ObjectNode) ProposalDesk.request(stored))
                 .put("changes", request.changes())
                 .put("addresses", request.addresses())
                 .put("removal", request.removal())
-                .put("folders", request.folders());
+                .put("folders", request.folders())
+                .put("shares", request.shares());
+    }
+
+    /** The request with another choice for fixtures that say the same; an empty one takes it back. */
+    static ObjectNode request(StoredProposal stored, SpecMode said, String choice) {
+        ObjectNode request = (ObjectNode) ProposalDesk.request(stored);
+        ArrayNode kept = Json.object().putArray(CHOICES);
+        request.path(CHOICES).forEach(c -> {
+            if (!c.path("spec").asString("").equals(said.spec())
+                    || !c.path("mode").asString("").equals(said.mode())) {
+                kept.add(c);
+            }
+        });
+        if (!choice.isEmpty()) {
+            kept.addObject().put("spec", said.spec()).put("mode", said.mode()).put("to", choice);
+        }
+        return request.set(CHOICES, kept);
     }
 
     /** Keeps the types of the archive in the library with their files, under the names with which the merge was computed. */
     @Override
     public Optional<String> prepare(StoredProposal stored, SceneProposal content) {
         boolean asComputed = true;
-        for (Map.Entry<String, byte[]> file : files().of(stored.id()).types().entrySet()) {
+        for (Map.Entry<String, ParsedMvr.TypeFile> file :
+                files().of(stored.id()).types().entrySet()) {
             Optional<TypeId> wanted =
                     Optional.ofNullable(content.types().get(file.getKey())).map(FixtureType::id);
             Optional<TypeId> kept =
-                    library().importFile(file.getKey(), file.getValue()) instanceof TypeLibrary.Import.Done d
+                    library().importFile(file.getKey(), file.getValue().bytes()) instanceof TypeLibrary.Import.Done d
                             ? Optional.of(d.id())
                             : Optional.empty();
             asComputed &= wanted.isEmpty() || kept.isEmpty() || wanted.equals(kept);
@@ -111,21 +151,31 @@ public class SceneKind extends FileProposalKind<SceneProposal, ParsedMvr.Read> {
 
     @Override
     public ObjectNode json(Looked<SceneProposal> looked) {
-        return view(looked).json();
+        ObjectNode body = view(looked, TypeSearch.NONE).json();
+        SceneJson.write(files().of(looked.stored().id()).scene(), body.putArray("fixtures"));
+        return body;
     }
 
-    private SceneView view(Looked<SceneProposal> looked) {
-        return SceneView.of(looked.stored(), files().of(looked.stored().id()), looked.content());
+    private SceneView view(Looked<SceneProposal> looked, TypeSearch search) {
+        SceneProposal content = looked.content();
+        TypeSource known = library().knownTo(content.after());
+        return SceneView.of(
+                looked.stored(),
+                files().of(looked.stored().id()),
+                content,
+                SceneQuestion.of(content.questions(), known, search));
     }
 
     @Override
     public void surround(StoredProposal stored, JobState state, HttpServletRequest request, Model model) {
         model.addAttribute("stored", stored);
         model.addAttribute("request", request(stored));
+        model.addAttribute("search", TypeSearch.of(request, library().index()));
     }
 
     @Override
     public void show(Looked<SceneProposal> looked, Model model) {
-        model.addAttribute("proposal", view(looked));
+        TypeSearch search = (TypeSearch) Objects.requireNonNull(model.getAttribute("search"));
+        model.addAttribute("proposal", view(looked, search));
     }
 }

@@ -20,8 +20,9 @@ import tools.jackson.databind.node.ObjectNode;
  *
  * @param fresh the first new fixtures, {@code moreFresh} how many further ones there are
  * @param changes the first changes, {@code moreChanges} how many further ones there are
+ * @param questions what is not known of types and modes
  * @param remarks what to know before merging
- * @param notes what was odd in the file
+ * @param notes the first of what was odd in the file
  */
 public record SceneView(
         int id,
@@ -30,9 +31,10 @@ public record SceneView(
         List<ChangeLine> changes,
         int moreChanges,
         String gone,
+        List<SceneQuestion> questions,
         List<String> remarks,
         List<String> notes,
-        int notRead,
+        int moreNotes,
         int added,
         int changed,
         int goneCount) {
@@ -52,9 +54,8 @@ public record SceneView(
         }
     }
 
-    public static SceneView of(StoredProposal stored, ParsedMvr.Read read, SceneProposal proposal) {
-        int notRead =
-                proposal.unknown().values().stream().mapToInt(Integer::intValue).sum();
+    public static SceneView of(
+            StoredProposal stored, ParsedMvr.Read read, SceneProposal proposal, List<SceneQuestion> questions) {
         return new SceneView(
                 stored.id(),
                 proposal.added().stream()
@@ -65,9 +66,10 @@ public record SceneView(
                 proposal.changes().stream().limit(SHOWN).toList(),
                 Math.max(0, proposal.changes().size() - SHOWN),
                 IdRuns.words(proposal.gone()),
+                questions,
                 remarks(proposal),
                 read.notes().stream().limit(TOLD).map(MvrNote::sentence).toList(),
-                notRead,
+                Math.max(0, read.notes().size() - TOLD),
                 proposal.added().size(),
                 proposal.changed(),
                 proposal.gone().size());
@@ -81,13 +83,12 @@ public record SceneView(
 
     private static List<String> remarks(SceneProposal proposal) {
         List<String> remarks = new ArrayList<>();
-        proposal.unknown()
-                .forEach((spec, count) -> remarks.add((count == 1 ? "1 fixture is" : count + " fixtures are")
-                        + " left out: their type "
-                        + (spec.isEmpty() ? "is not named" : "“" + spec + "” is neither in the file nor known here")
-                        + ". Import or build it under Types, then look here again."));
+        say(remarks, proposal.doubles(), "Taken as doubled on purpose, since they have one address in the scene: ");
         say(remarks, proposal.byId(), "Taken to be the same as fixtures of the job, since they have the same ID: ");
-        say(remarks, proposal.beside(), "More than half a metre beside the line of their position: ");
+        say(
+                remarks,
+                proposal.beside(),
+                "More than half a metre off the line of their position, whose own place is then shown: ");
         say(remarks, proposal.locked(), "Locked, so they keep their addresses, whatever the scene says: ");
         return remarks;
     }
@@ -106,8 +107,13 @@ public record SceneView(
                 .put("scene", id)
                 .put("new", added)
                 .put("changed", changed)
-                .put("gone", goneCount)
-                .put("leftOut", notRead);
+                .put("gone", goneCount);
+        ArrayNode asked = body.putArray("questions");
+        questions.forEach(q -> asked.addObject()
+                .put("spec", q.spec())
+                .put("mode", q.mode())
+                .put("fixtures", q.fixtures())
+                .put("chosen", q.chosen()));
         ArrayNode told = body.putArray("remarks");
         remarks.forEach(told::add);
         ArrayNode odd = body.putArray("notes");

@@ -1,0 +1,43 @@
+package taxon.app.rig.scene;
+
+import java.util.Map;
+import java.util.UUID;
+import taxon.core.dmx.StartAddress;
+import taxon.core.rig.FixtureId;
+import taxon.core.scene.Scene;
+import taxon.core.scene.SceneFixture;
+import taxon.core.scene.ScenePoint;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The fixtures of a scene as the file says them: who, what, where in metres, and at which addresses. */
+final class SceneJson {
+    private SceneJson() {}
+
+    static void write(Scene scene, ArrayNode into) {
+        scene.fixtures().forEach(f -> write(f, scene.positions(), into.addObject()));
+    }
+
+    private static void write(SceneFixture fixture, Map<UUID, String> positions, ObjectNode node) {
+        node.put("uuid", fixture.uuid().toString()).put("name", fixture.name());
+        fixture.id().map(FixtureId::number).ifPresent(i -> node.put("id", i));
+        node.put("spec", fixture.spec()).put("mode", fixture.mode());
+        fixture.position().map(positions::get).ifPresent(p -> node.put("position", p));
+        fixture.unit().ifPresent(u -> node.put("unit", u));
+        ArrayNode folders = node.putArray("folders");
+        fixture.folders().forEach(folders::add);
+        fixture.point().ifPresent(p -> write(p, node));
+        ObjectNode addresses = node.putObject("addresses");
+        fixture.addresses().forEach((number, at) -> addresses.put(String.valueOf(number), words(at)));
+    }
+
+    private static String words(StartAddress address) {
+        return address.toString();
+    }
+
+    private static void write(ScenePoint point, ObjectNode node) {
+        node.put("across", point.across().inMetres())
+                .put("upstage", point.upstage().inMetres())
+                .put("height", point.height().inMetres());
+    }
+}
