@@ -129,7 +129,7 @@ class SceneHttpTest {
         JsonNode asked = http.get(path).json().path("questions").path(0);
         assertThat(asked.path("spec").asString()).isEqualTo("wader.gdtf");
         assertThat(asked.path("fixtures").asInt()).isEqualTo(1);
-        assertThat(http.page(path).text()).contains("What are these?", "they take no slots");
+        assertThat(http.page(path).text()).contains("What are these?", "takes no slots");
         assertThat(apply(path).status()).isEqualTo(200);
         assertThat(fixtures()).hasSize(1);
         assertThat(http.get("/jobs/1/findings").json().toString()).contains("type-unknown");

@@ -152,13 +152,15 @@ public final class SceneMerge {
 
     private void merge(SceneFixture wanted) {
         Optional<Fixture> known = known(wanted);
+        Optional<FixtureType> ofJob = types.known(wanted).isPresent()
+                ? Optional.empty()
+                : known.map(plan::type).filter(t -> !UnknownType.is(t));
         // What was chosen stays a question, so that it can be chosen otherwise; what the job knows better is none.
-        boolean knownHere = types.known(wanted).isEmpty()
-                && known.filter(f -> !UnknownType.is(plan.type(f))).isPresent();
-        if (!knownHere && (!types.isSettled(wanted) || types.chosen(wanted).isPresent())) {
+        boolean isSettled = ofJob.map(t -> t.mode(wanted.mode()).isPresent()).orElseGet(() -> types.isSettled(wanted));
+        if (!isSettled || types.chosen(wanted).isPresent()) {
             unsettled.merge(SpecMode.of(wanted), 1, Integer::sum);
         }
-        FixtureType type = knownHere ? plan.type(known.orElseThrow()) : types.of(wanted);
+        FixtureType type = ofJob.orElseGet(() -> types.of(wanted));
         known.ifPresent(f -> met.add(f.key()));
         if (known.isPresent() && !request.changes()) {
             fixtures.add(known.get());
@@ -214,7 +216,7 @@ public final class SceneMerge {
         int position = places.isSaid(wanted) ? places.of(wanted).number() : fixture.position();
         Fixture changed = fixture.withUuid(Optional.of(wanted.uuid()))
                 .withType(type.id())
-                .withMode(types.mode(wanted).isEmpty() ? fixture.mode() : mode(wanted))
+                .withMode(keepsMode(fixture, wanted, type) ? fixture.mode() : mode(wanted))
                 .withId(wanted.id().or(fixture::id))
                 .withPlace(position, wanted.unit().orElse(fixture.unit()));
         if (!wanted.name().isBlank()) {
@@ -224,6 +226,13 @@ public final class SceneMerge {
             changed = moved(changed, addresses(wanted, type.mode(changed.mode())));
         }
         return placed(changed, wanted);
+    }
+
+    /** A mode of a type that nobody knows says nothing of the type that the job has instead. */
+    private boolean keepsMode(Fixture fixture, SceneFixture wanted, FixtureType type) {
+        boolean otherType = types.known(wanted).isEmpty() && fixture.type().equals(type.id()) && !UnknownType.is(type);
+        return types.mode(wanted).isEmpty()
+                || otherType && type.mode(wanted.mode()).isEmpty();
     }
 
     /** What is locked keeps its addresses, and the proposal says so. */

@@ -213,6 +213,15 @@ class SceneMergeTest {
         assertThat(again.after().fixtures()).allMatch(f -> f.type().equals(TYPE.id()));
     }
 
+    @Test
+    void aModeOfAnUnknownTypeChangesNothingOfTheTypeThatTheJobHasAndIsAsked() {
+        Plan plan = merge(Rigs.empty(), scene(fixture(1, "0", "1"))).after();
+        SceneProposal again =
+                SceneMerge.propose(plan, scene(withMode(fixture(1, "0", "1"), "extended")), NOBODY, MergeRequest.USUAL);
+        assertThat(again.after()).isEqualTo(plan);
+        assertThat(again.questions()).extracting(q -> q.said().mode()).containsExactly("extended");
+    }
+
     private static SceneFixture withMode(SceneFixture f, String mode) {
         return new SceneFixture(
                 f.uuid(),

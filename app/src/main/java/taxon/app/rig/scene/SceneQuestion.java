@@ -61,7 +61,8 @@ public record SceneQuestion(
                         + (mode.isEmpty() ? "" : " in the mode “" + mode + "”"),
                 question.type()
                         .map(t -> t.fullName() + " has no such mode.")
-                        .orElse("The type is neither in the file, so that it could be read, nor known here."),
+                        .orElse(
+                                "The type is neither in the scene, so that it could be read, nor known here. What the job has already keeps its own."),
                 chosen,
                 offered,
                 search.typed(number));
