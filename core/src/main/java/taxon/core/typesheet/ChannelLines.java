@@ -1,16 +1,23 @@
 package taxon.core.typesheet;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import taxon.core.fixture.Attribute;
+import taxon.core.fixture.AttributeBook;
 import taxon.core.fixture.AttributeWords;
 import taxon.core.fixture.Levels;
 import taxon.core.fixture.Part;
 import taxon.core.fixture.RangeSet;
+import taxon.core.text.Likeness;
 import taxon.core.text.Texts;
 import taxon.core.typesheet.DraftChannel.DraftRange;
 import taxon.core.typesheet.SheetFinding.Kind;
@@ -18,10 +25,16 @@ import taxon.core.typesheet.SheetFinding.Kind;
 /** Reads the lines of a section that are no headings: channels, fine channels, ranges and steps. */
 final class ChannelLines {
     private static final Pattern REST = Pattern.compile("(.*?)\\s*(?:=|,?\\s+default)\\s*(\\d{1,10})");
+    private static final int LONGEST_NAME = 80;
     private static final Pattern BITS = Pattern.compile("(?i)\\b(8|16|24|32)[ -]?bits?\\b");
-    private static final Pattern VIRTUAL = Pattern.compile("(?i)virtual\\s+(.+)");
+    /** Before the name of a channel that takes no slot; no manual writes it. */
+    static final String NO_SLOT = "~";
+
+    private static final Pattern VIRTUAL = Pattern.compile("~\\s*(.+)");
+    private static final Pattern VIRTUAL_IN_NAME = Pattern.compile("(?i)\\bvirtual\\b");
 
     private final Consumer<SheetFinding> findings;
+    private final Set<String> told = new HashSet<>();
 
     ChannelLines(Consumer<SheetFinding> findings) {
         this.findings = findings;
@@ -39,8 +52,40 @@ final class ChannelLines {
                 range(section, range, number);
             }
         } else if (line instanceof SheetLine.Words words) {
-            channel(section, words.slots(), words.text(), number);
+            if (isValue(section, words)) {
+                range(section, words.value().orElseThrow(), number);
+            } else {
+                channel(section, words.slots(), words.text(), number);
+            }
         }
+    }
+
+    /**
+     * "255 Lamp on" is a value of the channel above when it goes on where the range above ended, or is no slot that comes next:
+     * it is set in and its words name no channel, or no slot has such a number.
+     */
+    private static boolean isValue(DraftSection section, SheetLine.Words words) {
+        Optional<SheetLine.Range> value = words.value();
+        Optional<DraftChannel> above = section.last();
+        if (value.isEmpty() || above.isEmpty()) {
+            return false;
+        }
+        long number = value.get().from();
+        if (value.get().inner() || !DraftBlock.isInside((int) Math.min(number, Integer.MAX_VALUE))) {
+            return true;
+        }
+        if (number == section.next) {
+            return above.get().endsBefore(number) && !namesChannel(words.text());
+        }
+        return above.get().endsBefore(number)
+                || !namesChannel(words.text())
+                        && (value.get().indented() || !above.get().ranges.isEmpty());
+    }
+
+    private static boolean namesChannel(String text) {
+        Split split = Split.of(text);
+        return split.extras.attribute.isPresent()
+                || AttributeWords.read(split.words).known();
     }
 
     /** "5-6 Pan" names two slots when 5 is next and Pan is a channel; "0-7 Closed" is a range. */
@@ -49,10 +94,8 @@ final class ChannelLines {
         if (range.inner() || range.indented() || range.text().isBlank() || count < 1 || count > Levels.MOST_BYTES) {
             return false;
         }
-        Split split = Split.of(range.text());
-        return range.from() == section.next
-                && (split.extras.attribute.isPresent()
-                        || AttributeWords.read(split.words).known());
+        boolean goesOn = section.last().filter(c -> c.endsBefore(range.from())).isPresent();
+        return range.from() == section.next && !goesOn && namesChannel(range.text());
     }
 
     /** A line's words apart from its value at rest, its width and its brackets. */
@@ -81,10 +124,10 @@ final class ChannelLines {
 
     private void channel(DraftSection section, List<Integer> slots, String text, int number) {
         Split split = Split.of(text);
-        AttributeWords.Parsed reading = AttributeWords.read(split.words);
+        AttributeWords.Parsed reading = recognised(split.words);
         Attribute attribute = split.extras.attribute.orElse(reading.attribute());
-        if (split.extras.attribute.isEmpty() && !reading.known()) {
-            tell(Kind.ATTRIBUTE_UNKNOWN, number, split.words, split.words, "");
+        if (split.extras.attribute.isEmpty()) {
+            tellReading(reading, split.words, number);
         }
         checkExtras(split.extras, split.words, number);
         DraftChannel channel = new DraftChannel(attribute, part(section, reading), split.words, number);
@@ -110,6 +153,36 @@ final class ChannelLines {
         if (split.virtual || !channel.offsets.isEmpty()) {
             section.channels.add(channel);
         }
+    }
+
+    /** A manual that calls a channel virtual means a dimmer in software: the channel has its slot like any other. */
+    private static AttributeWords.Parsed recognised(String words) {
+        AttributeWords.Parsed plain = AttributeWords.read(words);
+        String bare = VIRTUAL_IN_NAME.matcher(words).replaceAll(" ").strip();
+        AttributeWords.Parsed without = bare.isEmpty() ? plain : AttributeWords.read(bare);
+        return plain.known() || !without.known() ? plain : without;
+    }
+
+    /** What is kept under its own name, and what was understood as something that the sheet does not call so; each word once. */
+    private void tellReading(AttributeWords.Parsed reading, String words, int number) {
+        if (!reading.known()) {
+            tell(Kind.ATTRIBUTE_UNKNOWN, number, words, words, "");
+            return;
+        }
+        String plain = AttributeBook.words(reading.attribute());
+        Set<String> said = wordsOf(words);
+        boolean saysSo = said.stream().anyMatch(wordsOf(plain)::contains)
+                || said.contains(Likeness.key(reading.attribute().name()))
+                || Likeness.key(words).equals(Likeness.key(reading.attribute().name()));
+        if (!saysSo && told.add(Likeness.key(words) + " " + plain)) {
+            tell(Kind.READ_AS, number, words, plain, "");
+        }
+    }
+
+    private static Set<String> wordsOf(String text) {
+        return Stream.of(text.toLowerCase(Locale.ROOT).split("[^\\p{L}]+"))
+                .filter(w -> !w.isEmpty())
+                .collect(Collectors.toSet());
     }
 
     private static Part part(DraftSection section, AttributeWords.Parsed reading) {
@@ -178,8 +251,19 @@ final class ChannelLines {
         }
     }
 
-    private static DraftRange range(DraftChannel channel, SheetLine.Range line, Extras.Split split, int number) {
-        String name = split.text().isBlank() ? line.from() + "-" + line.to() : Texts.clip(split.text(), 80);
+    /** As it stands between marks, else without what is around it; that it was cut is told. */
+    private String name(String text, int number) {
+        String whole = Quoted.plain(text);
+        String kept = whole.length() > LONGEST_NAME ? whole.substring(0, LONGEST_NAME) : whole;
+        if (!kept.equals(whole)) {
+            tell(Kind.TEXT_CUT, number, "the name", kept, "");
+        }
+        return kept;
+    }
+
+    private DraftRange range(DraftChannel channel, SheetLine.Range line, Extras.Split split, int number) {
+        String said = name(split.text(), number);
+        String name = said.isBlank() ? line.from() + "-" + line.to() : said;
         Extras extras = split.extras();
         Attribute attribute = extras.attribute.orElseGet(() -> AttributeWords.ofRun(channel.attribute, name));
         DraftRange range = new DraftRange(name, attribute, line.from(), line.to(), number);
@@ -202,7 +286,7 @@ final class ChannelLines {
             tell(Kind.VALUE_OUTSIDE, number, "a step of " + outer.name, line.from() + "-" + line.to(), allowed);
             return;
         }
-        outer.sets.add(new RangeSet(Texts.clip(split.text(), 80), line.from(), split.extras().physical));
+        outer.sets.add(new RangeSet(name(split.text(), number), line.from(), split.extras().physical));
     }
 
     private void checkExtras(Extras extras, String subject, int number) {

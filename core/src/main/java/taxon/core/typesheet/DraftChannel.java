@@ -70,6 +70,11 @@ final class DraftChannel {
         }
     }
 
+    /** True when it has ranges and the last of them ends right before this value. */
+    boolean endsBefore(long value) {
+        return !ranges.isEmpty() && ranges.get(ranges.size() - 1).to + 1 == value;
+    }
+
     int bytes() {
         return offsets.isEmpty() ? Levels.MOST_BYTES : offsets.size();
     }

@@ -11,19 +11,22 @@ import taxon.core.fixture.Mode;
 import taxon.core.fixture.Part;
 import taxon.core.typesheet.DraftChannel.DraftRange;
 import taxon.core.typesheet.SheetFinding.Kind;
+import taxon.core.typesheet.Titles.ModeTitle;
 
 /** A mode while its lines are read. */
 final class DraftMode {
     final String name;
     final Optional<Integer> personality;
+    private final Optional<Integer> length;
     final int line;
     private final Consumer<SheetFinding> findings;
     private final List<DraftBlock> blocks = new ArrayList<>();
     private DraftSection section;
 
-    DraftMode(String name, Optional<Integer> personality, int line, Consumer<SheetFinding> findings) {
-        this.name = name;
-        this.personality = personality;
+    DraftMode(ModeTitle title, int line, Consumer<SheetFinding> findings) {
+        name = title.name();
+        personality = title.personality();
+        length = title.length();
         this.line = line;
         this.findings = findings;
         blocks.add(new DraftBlock("Main", line, Optional.empty()));
@@ -140,10 +143,25 @@ final class DraftMode {
 
     /** The mode of a draft, if anything of it can be built; without a name it is called by its length, "16-channel". */
     static Optional<Mode> named(DraftMode draft) {
-        return draft.mode()
-                .map(m -> draft.name.isBlank()
-                        ? new Mode(m.footprint() + "-channel", m.personality(), m.blocks(), m.breaks())
-                        : m);
+        Optional<Mode> built = draft.mode();
+        built.ifPresent(draft::checkLength);
+        return built.map(m -> draft.name.isBlank()
+                ? new Mode(m.footprint() + "-channel", m.personality(), m.blocks(), m.breaks())
+                : m);
+    }
+
+    /** Against the length that is stated, else against the one that the name speaks of. */
+    private void checkLength(Mode built) {
+        Optional<Integer> named = Titles.lengthInName(name);
+        length.filter(l -> l != built.footprint())
+                .ifPresent(l -> tell(Kind.LENGTH_DIFFERS, line, "the mode " + name, built.footprint(), "" + l));
+        named.filter(l -> length.isEmpty() && !isLong(built, l))
+                .ifPresent(l -> tell(Kind.LENGTH_NAMED_OTHERWISE, line, "the mode " + name, built.footprint(), "" + l));
+    }
+
+    /** In all, or one of its blocks: names often speak of the main block alone. */
+    private static boolean isLong(Mode mode, int slots) {
+        return mode.footprint() == slots || mode.blocks().stream().anyMatch(b -> b.footprint() == slots);
     }
 
     private Optional<Mode> mode() {

@@ -16,12 +16,13 @@ final class Extras {
     static final String ALLOWED =
             "an attribute, “1 to 25”, “rest 40”, “highlight 255” or “when Shutter1 0-127”, with semicolons between";
 
-    private static final Pattern AT_END = Pattern.compile("^(.*?)\\s*\\[([^\\[\\]]*)\\]$");
+    private static final Pattern AT_END =
+            Pattern.compile("^(" + Quoted.TOKEN + ".*?|.*?)\\s*\\[((?:[^\\[\\]\"]|" + Quoted.TOKEN + "|\")*+)\\]$");
     private static final Pattern PHYSICAL =
             Pattern.compile("(-?[\\d.]+(?:[eE]-?\\d+)?)\\s*(?:to|\\.\\.)\\s*(-?[\\d.]+(?:[eE]-?\\d+)?)\\s*\\D{0,12}");
     private static final Pattern VALUE = Pattern.compile("(rest|highlight) (\\d{1,10})");
-    private static final Pattern WHEN =
-            Pattern.compile("when (\\S{1,60})(?: “([^”]{1,80})”)? (\\d{1,10})-(\\d{1,10})(?:/([1-4]))?");
+    private static final Pattern WHEN = Pattern.compile("when (" + Quoted.TOKEN + "|\\S{1,60})(?: (“[^”]{1,80}”|"
+            + Quoted.TOKEN + "))? (\\d{1,10})-(\\d{1,10})(?:/([1-4]))?");
     private static final Pattern ATTRIBUTE = Pattern.compile("[\\p{L}_][\\p{L}\\p{N}_() -]{0,59}");
 
     Optional<Attribute> attribute = Optional.empty();
@@ -44,12 +45,17 @@ final class Extras {
             return new Split(line, NONE);
         }
         Extras extras = new Extras();
-        for (String part : matcher.group(2).split(";")) {
+        for (String part : Quoted.parts(matcher.group(2))) {
             if (!part.isBlank() && !extras.take(part.strip())) {
                 extras.unclear = part.strip();
             }
         }
         return new Split(matcher.group(1).strip(), extras);
+    }
+
+    /** The attribute that a text between brackets names; empty where it means something else. */
+    static String attributeIn(String text) {
+        return of("x [" + text + "]").extras().attribute.map(Attribute::name).orElse("");
     }
 
     private boolean take(String part) {
@@ -83,9 +89,10 @@ final class Extras {
         }
         int bytes = when.group(5) == null ? 1 : Integer.parseInt(when.group(5));
         String function = when.group(2) == null ? "" : when.group(2);
+        function = function.startsWith("“") ? function.substring(1, function.length() - 1) : Quoted.plain(function);
         long from = Long.parseLong(when.group(3));
         long to = Long.parseLong(when.group(4));
-        condition = Optional.of(new Condition(Attribute.of(when.group(1)), function, from, to, bytes));
+        condition = Optional.of(new Condition(Attribute.of(Quoted.plain(when.group(1))), function, from, to, bytes));
         return true;
     }
 
@@ -100,10 +107,11 @@ final class Extras {
     }
 
     private boolean takeAttribute(String part) {
-        if (!ATTRIBUTE.matcher(part).matches() || part.equals("when") || part.startsWith("when ")) {
+        boolean plain = ATTRIBUTE.matcher(part).matches() && !part.equals("when") && !part.startsWith("when ");
+        if (!plain && !Quoted.is(part)) {
             return false;
         }
-        attribute = Optional.of(Attribute.of(part));
+        attribute = Optional.of(Attribute.of(Quoted.plain(part)));
         return true;
     }
 }

@@ -27,7 +27,12 @@ public record SheetFinding(Kind kind, int line, String subject, String value, St
         EXTRA_UNCLEAR(Severity.STOP),
         TOO_MUCH(Severity.STOP),
         TEXT_REFUSED(Severity.STOP),
+        LENGTH_DIFFERS(Severity.STOP),
+        LENGTH_NAMED_OTHERWISE(Severity.WARN),
         GAP(Severity.NOTE),
+        READ_AS(Severity.NOTE),
+        TEXT_CUT(Severity.NOTE),
+        ROW_NOT_READ(Severity.NOTE),
         ATTRIBUTE_UNKNOWN(Severity.NOTE);
 
         private final Severity severity;
@@ -58,6 +63,12 @@ public record SheetFinding(Kind kind, int line, String subject, String value, St
                     case EXTRA_UNCLEAR -> subject + " has “" + value + "” in brackets; it takes " + allowed + ".";
                     case TOO_MUCH -> subject + " has " + value + "; it takes " + allowed + ".";
                     case TEXT_REFUSED -> subject + ": " + value;
+                    case LENGTH_DIFFERS -> subject + " is said to have " + allowed + " slots, but has " + value + ".";
+                    case LENGTH_NAMED_OTHERWISE ->
+                        subject + " is named by " + allowed + " slots, but has " + value + ".";
+                    case READ_AS -> "“" + subject + "” was read as " + value + ".";
+                    case TEXT_CUT -> "more stands there than is kept; what is kept reads “" + value + "”.";
+                    case ROW_NOT_READ -> "the row “" + value + "” names no slot and no values; it was not read.";
                     case GAP -> "slots " + value + " before " + subject + " stay empty.";
                     case ATTRIBUTE_UNKNOWN ->
                         "“" + value + "” is no attribute that GDTF names; it is kept under its own name.";

@@ -3,6 +3,7 @@ package taxon.core.typesheet;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -12,6 +13,7 @@ sealed interface SheetLine {
     Pattern RANGE = Pattern.compile(
             "(>)?\\s*[-–•]?\\s*(\\d{1,10})\\s*(?:-|–|—|to|\\.\\.\\.?|…|~)\\s*(\\d{1,10})\\s*[:=)]?\\s*(.*)");
     Pattern SINGLE = Pattern.compile("(>)?\\s*(\\d{1,10})\\s*[:=]\\s*(.+)");
+    Pattern VALUE = Pattern.compile("(>)?\\s*(\\d{1,10})\\s+(.*\\S.*)");
     Pattern NUMBERED = Pattern.compile(
             "(?i)(?:ch\\.?|chan\\.?|channel|slot|dmx)?\\s*(\\d{1,4}(?:\\s*[,/+&]\\s*\\d{1,4}){0,3})\\s*[.:)\\t -]*\\s(?!\\s*bit)(.*\\p{L}.*)");
 
@@ -26,8 +28,13 @@ sealed interface SheetLine {
      */
     record Range(long from, long to, String text, boolean inner, boolean indented) implements SheetLine {}
 
-    /** @param slots as written; empty when the line names none */
-    record Words(List<Integer> slots, String text) implements SheetLine {}
+    /**
+     * A channel.
+     *
+     * @param slots as written; empty when the line names none
+     * @param value the line as a single value of the channel above, where it can be one: "255 Lamp on"
+     */
+    record Words(List<Integer> slots, String text, Optional<Range> value) implements SheetLine {}
 
     static SheetLine of(String raw) {
         String line = raw.strip();
@@ -52,9 +59,19 @@ sealed interface SheetLine {
             return new Range(value, value, single.group(3).strip(), single.group(1) != null, indented);
         }
         Matcher numbered = NUMBERED.matcher(line);
+        Optional<Range> value = value(line, indented);
         return numbered.matches()
-                ? new Words(numbers(numbered.group(1)), numbered.group(2).strip())
-                : new Words(List.of(), line);
+                ? new Words(numbers(numbered.group(1)), numbered.group(2).strip(), value)
+                : new Words(List.of(), line, value);
+    }
+
+    private static Optional<Range> value(String line, boolean indented) {
+        Matcher matcher = VALUE.matcher(line);
+        if (!matcher.matches()) {
+            return Optional.empty();
+        }
+        long value = Long.parseLong(matcher.group(2));
+        return Optional.of(new Range(value, value, matcher.group(3).strip(), matcher.group(1) != null, indented));
     }
 
     private static List<Integer> numbers(String text) {

@@ -3,7 +3,6 @@ package taxon.core.typesheet;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -12,6 +11,8 @@ import taxon.core.fixture.Mode;
 import taxon.core.fixture.Part;
 import taxon.core.text.Texts;
 import taxon.core.typesheet.SheetFinding.Kind;
+import taxon.core.typesheet.Titles.BlockTitle;
+import taxon.core.typesheet.Titles.ModeTitle;
 
 /**
  * Reads a type sheet. Every problem is told, with its line; what can be understood becomes a mode all the same, so that it
@@ -23,8 +24,6 @@ public final class SheetReader {
     private static final int MOST_LINES = 20_000;
     private static final int LONGEST_LINE = 400;
     private static final int MOST_FINDINGS = 200;
-    private static final Pattern MODE = Pattern.compile("(.*?)(?:,\\s*personality\\s+(\\d{1,4}))?");
-    private static final Pattern BLOCK = Pattern.compile("(.*?)(?:,\\s*break\\s+(\\d{1,6}))?");
     private static final Pattern COUNT = Pattern.compile("(\\d{1,4})(?:\\s*,\\s*(own blocks|each its own block))?");
     private static final Pattern PATH = Pattern.compile("[1-9]\\d{0,3}(?:\\.[1-9]\\d{0,3}){0,7}");
 
@@ -54,14 +53,9 @@ public final class SheetReader {
 
     private void readLines(String text) {
         List<String> all = text.lines().limit(MOST_LINES + 1L).toList();
-        for (int i = 0; i < Math.min(all.size(), MOST_LINES); i++) {
-            String line = plain(all.get(i));
-            if (line.length() > LONGEST_LINE) {
-                tell(new SheetFinding(
-                        Kind.TOO_MUCH, i + 1, "the line", line.length() + " characters", LONGEST_LINE + " at most"));
-            } else if (!line.isEmpty() && !line.strip().startsWith("#")) {
-                readLine(line, i + 1);
-            }
+        List<String> taken = all.subList(0, Math.min(all.size(), MOST_LINES));
+        for (TabbedTable.Line line : TabbedTable.unfolded(taken, this::tell)) {
+            readText(line.text(), line.number());
         }
         if (all.size() > MOST_LINES) {
             tell(new SheetFinding(
@@ -69,9 +63,19 @@ public final class SheetReader {
         }
     }
 
+    private void readText(String text, int number) {
+        String line = plain(text);
+        if (line.length() > LONGEST_LINE) {
+            tell(new SheetFinding(
+                    Kind.TOO_MUCH, number, "the line", line.length() + " characters", LONGEST_LINE + " at most"));
+        } else if (!line.isEmpty() && !line.strip().startsWith("#")) {
+            readLine(line, number);
+        }
+    }
+
     /** What is left and right of it drawn together to one space: that it is set in, or that no name follows, means something. */
     private static String plain(String line) {
-        String spaced = line.replace('\t', ' ').replace('\u00a0', ' ');
+        String spaced = Quoted.spaced(line);
         String bare = spaced.strip();
         if (bare.isEmpty()) {
             return "";
@@ -93,7 +97,7 @@ public final class SheetReader {
     /** The mode that lines belong to; one without a heading gets its name from its length in the end. */
     private DraftMode mode(int number) {
         if (modes.isEmpty()) {
-            modes.add(new DraftMode("", Optional.empty(), number, this::tell));
+            modes.add(new DraftMode(ModeTitle.of(""), number, this::tell));
         }
         return modes.get(modes.size() - 1);
     }
@@ -102,7 +106,7 @@ public final class SheetReader {
         switch (heading.word()) {
             case "mode" -> openMode(heading.rest(), number);
             case "block" -> openBlock(heading.rest(), number);
-            case "needs" -> mode(number).needs(Texts.clip(heading.rest(), 120));
+            case "needs" -> mode(number).needs(cut(Quoted.plain(heading.rest()), 120, number));
             case "whole" -> mode(number).openWhole();
             case "cell" -> openPart(Part.Kind.CELL, heading.rest(), number);
             case "layer" -> openPart(Part.Kind.LAYER, heading.rest(), number);
@@ -126,23 +130,27 @@ public final class SheetReader {
         if (!modes.isEmpty()) {
             modes.get(modes.size() - 1).closeSection();
         }
-        Matcher matcher = MODE.matcher(rest);
-        boolean matches = matcher.matches();
-        Optional<Integer> personality =
-                Optional.ofNullable(matches ? matcher.group(2) : null).map(Integer::valueOf);
-        modes.add(new DraftMode(Texts.clip(matches ? matcher.group(1) : rest, 60), personality, number, this::tell));
+        ModeTitle title = ModeTitle.of(rest);
+        String name = cut(title.name(), 60, number);
+        modes.add(new DraftMode(new ModeTitle(name, title.personality(), title.length()), number, this::tell));
+    }
+
+    private String cut(String text, int longest, int number) {
+        String kept = Texts.clip(text, longest);
+        boolean whole = kept.equals(text) || text.length() <= longest && kept.equals(text.strip());
+        if (!whole) {
+            tell(new SheetFinding(Kind.TEXT_CUT, number, "the name", kept, ""));
+        }
+        return whole && text.length() <= longest ? text : kept;
     }
 
     private void openBlock(String rest, int number) {
-        Matcher matcher = BLOCK.matcher(rest);
-        boolean matches = matcher.matches();
-        Optional<Integer> breakNumber =
-                Optional.ofNullable(matches ? matcher.group(2) : null).map(Integer::valueOf);
-        String name = Texts.clip(matches ? matcher.group(1) : rest, 60);
+        BlockTitle title = BlockTitle.of(rest);
+        String name = cut(title.name(), 60, number);
         if (name.isBlank()) {
             unclear("the heading Block", "nothing", "a name", number);
         } else {
-            mode(number).openBlock(new DraftBlock(name, number, breakNumber));
+            mode(number).openBlock(new DraftBlock(name, number, title.breakNumber()));
         }
     }
 

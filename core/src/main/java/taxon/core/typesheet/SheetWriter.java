@@ -20,6 +20,8 @@ import taxon.core.fixture.Mode;
 import taxon.core.fixture.Part;
 import taxon.core.fixture.PhysicalRange;
 import taxon.core.fixture.RangeSet;
+import taxon.core.typesheet.Titles.BlockTitle;
+import taxon.core.typesheet.Titles.ModeTitle;
 
 /**
  * Writes the modes of a type as a type sheet, in the order of the slots. {@link SheetReader} reads the same modes back, but
@@ -48,14 +50,14 @@ public final class SheetWriter {
             line("");
         }
         masters = mode.channels().map(Channel::attribute).collect(Collectors.toSet());
-        line("Mode: " + mode.name()
-                + mode.personality().map(p -> ", personality " + p).orElse(""));
+        line("Mode: " + ModeTitle.write(mode.name(), mode.personality()));
         for (int i = 0; i < mode.blocks().size(); i++) {
             Block block = mode.blocks().get(i);
             int number = mode.breaks().get(i);
-            line("Block: " + block.name() + (number == i + 1 ? "" : ", break " + number));
+            Optional<Integer> other = number == i + 1 ? Optional.empty() : Optional.of(number);
+            line("Block: " + BlockTitle.write(block.name(), other));
             if (!block.needs().isEmpty()) {
-                line("Needs: " + block.needs());
+                line("Needs: " + Quoted.where(block.needs(), String::strip));
             }
             block(block);
         }
@@ -164,7 +166,7 @@ public final class SheetWriter {
         Optional<String> known = known(channel.attribute());
         String words = known.orElse("channel");
         if (known.isEmpty()) {
-            extras.add(channel.attribute().name());
+            extras.add(word(channel.attribute()));
         }
         channel.highlight().ifPresent(h -> extras.add("highlight " + h));
         String rest = channel.rest() == 0 ? "" : " = " + channel.rest();
@@ -188,7 +190,7 @@ public final class SheetWriter {
 
     private static String slots(Channel channel, boolean counted) {
         if (channel.isVirtual()) {
-            return "virtual ";
+            return ChannelLines.NO_SLOT + " ";
         }
         return counted ? "" : channel.offsets().stream().map(String::valueOf).collect(Collectors.joining(", ")) + " ";
     }
@@ -205,7 +207,7 @@ public final class SheetWriter {
     private void function(Channel channel, ChannelFunction function) {
         List<String> extras = new ArrayList<>();
         if (!AttributeWords.ofRun(channel.attribute(), function.name()).equals(function.attribute())) {
-            extras.add(function.attribute().name());
+            extras.add(word(function.attribute()));
         }
         if (!function.physical().equals(PhysicalRange.UNIT)) {
             extras.add(words(function.physical()));
@@ -215,14 +217,33 @@ public final class SheetWriter {
             extras.add("rest " + function.rest());
         }
         function.condition().ifPresent(c -> extras.add(words(c)));
-        line("  " + function.from() + "-" + channel.lastValue(function) + " " + function.name() + brackets(extras));
+        line("  " + function.from() + "-" + channel.lastValue(function) + " " + name(function.name())
+                + brackets(extras));
         for (RangeSet set : function.sets()) {
             List<String> physical =
                     set.physical().map(SheetWriter::words).stream().toList();
-            line(("    > " + set.from() + "-" + channel.lastValue(function, set) + " " + set.name()
+            line(("    > " + set.from() + "-" + channel.lastValue(function, set) + " " + name(set.name())
                             + brackets(physical))
                     .stripTrailing());
         }
+    }
+
+    /** An attribute as brackets take it. */
+    private static String word(Attribute attribute) {
+        return Quoted.where(attribute.name(), Extras::attributeIn);
+    }
+
+    /** What a run or a step is called, so that the line of it gives the name back. */
+    private static String name(String name) {
+        return Quoted.where(name, SheetWriter::nameInLine);
+    }
+
+    private static String nameInLine(String name) {
+        return name.isEmpty()
+                ? ""
+                : SheetLine.of("  0-1 " + name) instanceof SheetLine.Range range
+                        ? Extras.of(range.text()).text()
+                        : "";
     }
 
     private static String words(PhysicalRange range) {
@@ -237,11 +258,12 @@ public final class SheetWriter {
     /** In one byte where that says it and the mode has the other channel, whose width it then takes when it is read. */
     private String words(Condition condition) {
         Attribute master = condition.master();
-        String function = condition.function().isEmpty() ? "" : " “" + condition.function() + "”";
+        String function = condition.function().isEmpty() ? "" : " " + Quoted.quote(condition.function());
         boolean canBeNarrow = masters.contains(master) && condition.isOfOneByte();
         Condition said = canBeNarrow ? condition.at(1) : condition;
         String bytes = said.bytes() == 1 ? "" : "/" + said.bytes();
-        return "when " + master + function + " " + said.from() + "-" + said.to() + bytes;
+        return "when " + Quoted.where(master.name(), m -> m.matches("[^\\s\";\\[\\]]+") ? m : "") + function + " "
+                + said.from() + "-" + said.to() + bytes;
     }
 
     private static String brackets(List<String> extras) {

@@ -25,6 +25,32 @@ import taxon.core.fixture.TypeId;
 
 /** Types at random from a seed, with everything that a type can have. */
 public final class RandomTypes {
+    /** Names as manuals print them, with every sign that means something in a sheet or a link. */
+    private static final List<String> ODD = List.of(
+            "50 Hz",
+            "Red 2",
+            "Pan/Tilt & zoom = both",
+            "0-127",
+            "[slow] to [fast]",
+            "“quoted”",
+            "3/4\"",
+            "\"",
+            "= 12",
+            ": first",
+            "a; b",
+            "~ none",
+            "name, personality 3",
+            "name, break 2",
+            "rest 40",
+            "1 to 25",
+            "when Gobo1 0-127",
+            "44-channel, 38 slots",
+            "> inner",
+            "# remark",
+            "Mode: x",
+            "Virtual",
+            "12 ) twelve");
+
     private static final List<String> CONNECTORS = List.of("XLR5", "XLR3", "RJ45");
 
     private final Random random;
@@ -84,6 +110,11 @@ public final class RandomTypes {
         return new RemoteManagement.Software(0x0102_0304L, numbered);
     }
 
+    /** The plain name, or an odd one; the number keeps names of one kind apart. */
+    private String odd(String plain, int number) {
+        return random.nextInt(3) > 0 ? plain : pick(ODD) + " " + number;
+    }
+
     private Mode mode(int number) {
         List<Block> blocks = new ArrayList<>();
         List<Integer> breaks = new ArrayList<>();
@@ -94,7 +125,7 @@ public final class RandomTypes {
             breaks.add(last);
         }
         Optional<Integer> personality = random.nextBoolean() ? Optional.of(number) : Optional.empty();
-        return new Mode("Mode " + number + " “µ”", personality, blocks, breaks);
+        return new Mode(odd("Mode " + number + " “µ”", number), personality, blocks, breaks);
     }
 
     private Block block(int number) {
@@ -114,7 +145,8 @@ public final class RandomTypes {
         if (random.nextInt(3) == 0) {
             channels.add(channel(Part.WHOLE, List.of()));
         }
-        return new Block("Block " + number, channels, random.nextBoolean() ? "" : "Module " + number + ": on");
+        return new Block(
+                odd("Block " + number, number), channels, random.nextBoolean() ? "" : "Module " + number + ": on");
     }
 
     /** Slots out of order and with gaps, now and then; the last one stays free for a cell. */
@@ -173,20 +205,21 @@ public final class RandomTypes {
             int number, Attribute attribute, long from, int bytes, Optional<Condition> condition) {
         List<RangeSet> sets = new ArrayList<>();
         if (random.nextInt(3) == 0) {
-            sets.add(new RangeSet("First", from, Optional.empty()));
+            sets.add(new RangeSet(odd("First", 1), from, Optional.empty()));
             sets.add(new RangeSet("", from + 1, Optional.of(new PhysicalRange(-0.25, 3.5))));
         }
         PhysicalRange physical = random.nextBoolean()
                 ? PhysicalRange.UNIT
                 : new PhysicalRange(random.nextInt(600) - 300, random.nextDouble() * 10_000);
-        return new ChannelFunction("Run " + number, attribute, from, value(bytes), physical, sets, condition);
+        return new ChannelFunction(
+                odd("Run " + number, number), attribute, from, value(bytes), physical, sets, condition);
     }
 
     private Condition condition() {
         int bytes = 1 + random.nextInt(Levels.MOST_BYTES);
         long from = (long) (random.nextDouble() * Levels.most(bytes));
         long to = from + (long) (random.nextDouble() * (Levels.most(bytes) - from));
-        return new Condition(attribute(), random.nextBoolean() ? "" : "Run 0", from, to, bytes);
+        return new Condition(attribute(), random.nextBoolean() ? "" : odd("Run 0", 0), from, to, bytes);
     }
 
     private long value(int bytes) {
