@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import taxon.app.edit.JobState;
 import taxon.core.dmx.AddressSwitches;
 import taxon.core.dmx.AddressSwitches.Counting;
+import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.FixtureType;
@@ -43,6 +44,7 @@ public record Card(
         String settings,
         CardTraits traits,
         List<BlockLine> blocks,
+        boolean isAppOnly,
         List<FindingView> findings) {
 
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.UK);
@@ -51,7 +53,8 @@ public record Card(
      * One block.
      *
      * @param address "2.073" or empty
-     * @param switches nine positions, switch 1 first; empty where there is no address or nine switches do not reach it
+     * @param switches nine positions, switch 1 first; empty where the type has none, there is no address, or nine do not reach it
+     * @param counting what they add up to, in words
      * @param shares with whom it has one address on purpose, and why; empty where it does not
      * @param evidence what the unit had last, where that differs from the plan
      */
@@ -62,6 +65,7 @@ public record Card(
             String needs,
             String address,
             List<Boolean> switches,
+            String counting,
             String slot,
             String line,
             String shares,
@@ -86,6 +90,7 @@ public record Card(
                 type.facts().settings(),
                 CardTraits.of(plan, fixture),
                 plan.blocksOf(fixture).stream().map(b -> line(plan, b)).toList(),
+                type.reach() == Facts.Reach.APP_ONLY,
                 state.check().of(fixture.key()).stream().map(FindingView::of).toList());
     }
 
@@ -107,15 +112,26 @@ public record Card(
                 block.footprint() == 1 ? "1 slot" : block.footprint() + " slots",
                 block.block().needs(),
                 start.map(StartAddress::toString).orElse(""),
-                start.filter(a -> AddressSwitches.reach(a.slot(), Counting.PLAIN))
-                        .map(a -> AddressSwitches.of(a.slot(), Counting.PLAIN).positions())
-                        .orElse(List.of()),
+                start.map(a -> switches(block.type(), a.slot())).orElse(List.of()),
+                block.type().facts().switches().map(Card::words).orElse(""),
                 start.map(a -> a.slot().toString()).orElse(""),
                 start.map(a -> lineWords(plan, a)).orElse(""),
                 shareWords(plan, block.ref()),
                 Marks.of(standing),
                 start.isPresent() && standing != Standing.SET && standing != Standing.PROVED,
                 evidence(plan, block, standing));
+    }
+
+    private static List<Boolean> switches(FixtureType type, Slot slot) {
+        return type.facts()
+                .switches()
+                .filter(c -> AddressSwitches.reach(slot, c))
+                .map(c -> AddressSwitches.of(slot, c).positions())
+                .orElse(List.of());
+    }
+
+    private static String words(Counting counting) {
+        return counting == Counting.PLAIN ? "plain count" : "the address less one";
     }
 
     private static String shareWords(Plan plan, BlockRef block) {

@@ -18,6 +18,7 @@ public enum Stage {
                     Rule.PAST_END,
                     Rule.NO_ADDRESS,
                     Rule.BLOCK_NOT_ADDRESSED,
+                    Rule.ADDRESS_UNHEARD,
                     Rule.RESERVED_TOUCHED,
                     Rule.SHARE_BROKEN,
                     Rule.HAZARD_SHARES,

@@ -20,6 +20,7 @@ import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
 import taxon.app.library.TypeLibrary;
+import taxon.core.dmx.AddressSwitches.Counting;
 import taxon.core.finding.Severity;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.Facts.Hazard;
@@ -71,7 +72,14 @@ class BuildController {
 
     /** The facts as the form's fields hold them. */
     record KnownFacts(
-            String reach, String hazard, String inputs, String outputs, int load, String rdm, String settings) {
+            String reach,
+            String hazard,
+            String inputs,
+            String outputs,
+            int load,
+            String switches,
+            String rdm,
+            String settings) {
         static KnownFacts of(Facts facts) {
             return new KnownFacts(
                     Json.slug(facts.reach()),
@@ -79,6 +87,7 @@ class BuildController {
                     String.join(", ", facts.inputs()),
                     String.join(", ", facts.outputs()),
                     facts.loadEighths(),
+                    facts.switches().map(Json::slug).orElse(""),
                     facts.rdm() ? "yes" : "",
                     facts.settings());
         }
@@ -109,6 +118,7 @@ class BuildController {
         model.addAttribute("known", KnownFacts.of(from.map(FixtureType::facts).orElseGet(Facts::onALine)));
         model.addAttribute("reaches", FactsText.reaches());
         model.addAttribute("hazards", FactsText.hazards());
+        model.addAttribute("switchings", FactsText.switches());
         model.addAttribute("sheet", sheet);
         model.addAttribute("preview", Preview.of(SheetReader.read(sheet)));
         return "types/build";
@@ -218,7 +228,9 @@ class BuildController {
         Optional<Hazard> hazard = fields.choice("hazard", Hazard.class, Hazard.NONE);
         Optional<Reach> reach = fields.choice("reach", Reach.class, Reach.LINE);
         Optional<Integer> load = fields.has("load") ? fields.number("load", "load in eighths", 0, 64) : Optional.of(8);
-        if (hazard.isEmpty() || reach.isEmpty() || load.isEmpty()) {
+        Optional<Counting> switches =
+                fields.has("switches") ? fields.choice("switches", Counting.class, Counting.PLAIN) : Optional.empty();
+        if (hazard.isEmpty() || reach.isEmpty() || load.isEmpty() || fields.isFaulty()) {
             return Optional.empty();
         }
         return fields.build(
@@ -229,6 +241,7 @@ class BuildController {
                         sockets(fields.text("inputs")),
                         sockets(fields.text("outputs")),
                         load.get(),
+                        switches,
                         remote,
                         fields.text("settings")));
     }

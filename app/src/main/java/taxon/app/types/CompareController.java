@@ -2,6 +2,7 @@ package taxon.app.types;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -20,6 +21,7 @@ import taxon.app.frame.Stage;
 import taxon.app.library.TypeLibrary;
 import taxon.core.fixture.Attribute;
 import taxon.core.fixture.AttributeBook;
+import taxon.core.fixture.Channel;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Part;
 import taxon.core.modes.ChangeProposal.StylePrice;
@@ -38,6 +40,7 @@ import tools.jackson.databind.node.ObjectNode;
 @Controller
 class CompareController {
     private static final int MOST_COLUMNS = 8;
+    private static final int MOST_RUNS = 12;
 
     private final Frames frames;
     private final TypeLibrary library;
@@ -67,8 +70,17 @@ class CompareController {
             String lacks,
             String adds) {}
 
-    /** @param kind "each cell", "each layer" or empty */
-    record RowView(String words, String attribute, String kind, boolean isShared, List<String> cells) {}
+    /**
+     * An attribute.
+     *
+     * @param kind "each cell", "each layer" or empty
+     * @param runs one for each column: what its values do and not all others' do; empty where all do the same
+     */
+    record RowView(
+            String words, String attribute, String kind, boolean isShared, List<String> cells, List<RunsView> runs) {}
+
+    /** @param more how many are not shown */
+    record RunsView(List<String> shown, int more) {}
 
     @GetMapping("/jobs/{job}/types/{id}/compare")
     Object compare(@PathVariable int job, @PathVariable String id, HttpServletRequest request, Model model) {
@@ -191,7 +203,26 @@ class CompareController {
                                         .map(c -> ModeComparison.words(
                                                 c, comparison.columns().get(i).mode()))
                                         .orElse(""))
-                                .toList()))
+                                .toList(),
+                        runs(r.channels())))
+                .toList();
+    }
+
+    /** What values do is compared among the modes that have the attribute and say what its values do. */
+    static List<RunsView> runs(List<Optional<Channel>> channels) {
+        List<List<String>> all = channels.stream()
+                .map(c -> c.map(ModeSheet::runWords).orElse(List.of()))
+                .toList();
+        List<Set<String>> described =
+                all.stream().filter(r -> !r.isEmpty()).map(Set::copyOf).toList();
+        if (described.stream().distinct().count() < 2) {
+            return List.of();
+        }
+        Set<String> common = new HashSet<>(described.get(0));
+        described.forEach(common::retainAll);
+        return all.stream()
+                .map(runs -> runs.stream().filter(r -> !common.contains(r)).toList())
+                .map(own -> new RunsView(own.stream().limit(MOST_RUNS).toList(), Math.max(0, own.size() - MOST_RUNS)))
                 .toList();
     }
 

@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import taxon.core.dmx.AddressSwitches.Counting;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.Facts.Hazard;
 import taxon.core.fixture.Facts.Reach;
@@ -28,8 +30,23 @@ final class FactsText {
                 new Line("DMX in", sockets(facts.inputs())),
                 new Line("DMX out", sockets(facts.outputs())),
                 new Line("Load on the line", load(facts.loadEighths())),
+                new Line("Address switches", words(facts.switches())),
                 new Line("Remote management", words(facts.remote())),
                 new Line("Hazard", words(facts.hazard())));
+    }
+
+    static List<Option> switches() {
+        return Stream.concat(
+                        Stream.of(new Option("", words(java.util.Optional.empty()))),
+                        Arrays.stream(Counting.values())
+                                .map(c -> new Option(Json.slug(c), words(java.util.Optional.of(c)))))
+                .toList();
+    }
+
+    /** What the address switches of a unit add up to. */
+    private static String words(java.util.Optional<Counting> switches) {
+        return switches.map(c -> c == Counting.PLAIN ? "nine, the address itself" : "nine, the address less one")
+                .orElse("none known");
     }
 
     static List<Option> reaches() {

@@ -79,6 +79,15 @@ record ModeSheet(Mode mode, List<BlockSheet> blocks) {
                 use.byteIndex() == 0 ? runs(channel) : List.of());
     }
 
+    /** What the values of a channel do, each run and step in one line: "0–127 pages 1 to 10". */
+    static List<String> runWords(Channel channel) {
+        return runs(channel).stream()
+                .map(r -> (r.values() + " " + r.name() + " " + r.physical() + " " + r.condition())
+                        .strip()
+                        .replaceAll(" +", " "))
+                .toList();
+    }
+
     private static List<Run> runs(Channel channel) {
         return channel.functions().stream()
                 .flatMap(f -> java.util.stream.Stream.concat(

@@ -1,6 +1,8 @@
 package taxon.app.types;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -9,13 +11,22 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.edit.JobState;
+import taxon.app.form.Fields;
 import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
 import taxon.app.library.TypeLibrary;
+import taxon.core.fixture.Facts;
+import taxon.core.fixture.FixtureType;
+import taxon.core.fixture.Mode;
+import taxon.core.fixture.RemoteManagement;
+import taxon.core.fixture.TypeId;
 import taxon.core.library.ChannelOrder;
 import taxon.core.library.StandIn;
 import taxon.core.library.StandInText;
+import taxon.core.text.Texts;
 import taxon.formats.json.Json;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -65,6 +76,80 @@ class StandInController {
         model.addAttribute("lines", found.stream().map(Line::of).toList());
         model.addAttribute("known", library.index().size());
         return "types/stand-in";
+    }
+
+    /**
+     * Keeps a known mode as what a unit is taken for: a type under the unit's own name with that one mode. {@code of} is the
+     * stand-in as {@code heron/24-channel}, {@code maker} and {@code name} the real unit's.
+     */
+    @PostMapping("/jobs/{job}/types/stand-in")
+    Object keep(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(
+                request,
+                "stand-in",
+                "/jobs/" + job + "/types/stand-in?order="
+                        + URLEncoder.encode(
+                                Objects.requireNonNullElse(request.getParameter("order"), ""), StandardCharsets.UTF_8));
+        Fields fields = reply.fields();
+        fields.build("maker", () -> Texts.requireLine("maker", fields.text("maker"), 60));
+        fields.build("name", () -> Texts.requireLine("name", fields.text("name"), 60));
+        Optional<Chosen> chosen = chosen(frames.state(job), fields.text("of"));
+        if (chosen.isEmpty()) {
+            fields.refuse("of", "“" + Texts.clip(fields.text("of"), 60) + "” is no type and mode that is known here.");
+        }
+        if (fields.isFaulty()) {
+            return reply.refused();
+        }
+        FixtureType type = standingIn(fields.text("maker"), fields.text("name"), chosen.orElseThrow());
+        TypeId id =
+                library.keep(type, Optional.empty(), chosen.map(c -> c.type().id()));
+        return reply.done(
+                type.fullName() + " is patched as " + chosen.get().words() + ".",
+                "/jobs/" + job + "/types/" + id,
+                Json.object().put("type", id.value()));
+    }
+
+    private record Chosen(FixtureType type, Mode mode) {
+        String words() {
+            return type.fullName() + ", " + mode.name();
+        }
+    }
+
+    private Optional<Chosen> chosen(JobState state, String value) {
+        String[] wanted = (value + "/").split("/", 2);
+        Optional<FixtureType> type =
+                TypeId.isLegal(wanted[0]) ? library.knownTo(state.plan()).find(TypeId.of(wanted[0])) : Optional.empty();
+        return type.flatMap(t -> t.mode(wanted[1].replaceAll("/$", "")).map(m -> new Chosen(t, m)));
+    }
+
+    /** What only the stand-in's own units are known by, such as personalities, is not the real unit's. */
+    private static FixtureType standingIn(String maker, String name, Chosen chosen) {
+        Facts of = chosen.type().facts();
+        Facts facts = new Facts(
+                of.hazard(),
+                of.reach(),
+                of.inputs(),
+                of.outputs(),
+                of.loadEighths(),
+                Optional.empty(),
+                RemoteManagement.NONE,
+                of.settings());
+        Mode mode = new Mode(
+                chosen.mode().name(),
+                Optional.empty(),
+                chosen.mode().blocks(),
+                chosen.mode().breaks());
+        TypeId id = TypeId.named(maker, name);
+        return new FixtureType(
+                id,
+                FixtureType.guidOf(id),
+                maker,
+                name,
+                Texts.clip(name, FixtureType.LONGEST_SHORT_NAME),
+                "",
+                Texts.clip("stand-in: " + chosen.words(), 80),
+                facts,
+                List.of(mode));
     }
 
     private static ObjectNode json(ChannelOrder order, List<StandIn> found) {

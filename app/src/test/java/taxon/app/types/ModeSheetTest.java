@@ -3,6 +3,7 @@ package taxon.app.types;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import taxon.app.types.ModeSheet.Run;
 import taxon.app.types.ModeSheet.Slot;
@@ -54,14 +55,21 @@ class ModeSheetTest {
 
     @Test
     void whatHasNoSlotIsNamedBelow() {
-        ModeSheet sheet = sheet("Dimmer\nvirtual CTC");
+        ModeSheet sheet = sheet("Dimmer\n~ CTC");
         assertThat(sheet.blocks().get(0).unslotted()).containsExactly("colour temperature");
     }
 
     @Test
     void factsAreToldInWords() {
         Facts facts = new Facts(
-                Hazard.ATMOSPHERE, Reach.APP_ONLY, List.of("XLR5", "XLR3"), List.of(), 4, RemoteManagement.NONE, "");
+                Hazard.ATMOSPHERE,
+                Reach.APP_ONLY,
+                List.of("XLR5", "XLR3"),
+                List.of(),
+                4,
+                Optional.empty(),
+                RemoteManagement.NONE,
+                "");
         assertThat(FactsText.lines(facts))
                 .extracting(l -> l.name() + ": " + l.value())
                 .containsExactly(
@@ -69,6 +77,7 @@ class ModeSheetTest {
                         "DMX in: XLR5, XLR3",
                         "DMX out: none",
                         "Load on the line: 4/8 unit load",
+                        "Address switches: none known",
                         "Remote management: none known",
                         "Hazard: haze or pyro");
     }

@@ -151,6 +151,58 @@ class TypesHttpTest {
     }
 
     @Test
+    void aStandInGoesByTheRealUnitsNameFromThereOn() {
+        assertThat(http.post(job + "/types/stand-in", "order", "R G B W A UV", "of", "generic-rgbwauv/6-channel")
+                        .reasons())
+                .contains("maker", "name");
+        assertThat(http.post(job + "/types/stand-in", "maker", "Gale", "name", "Petrel 6", "of", "nobody/none")
+                        .reasons())
+                .contains("no type and mode that is known");
+        String mode = http.get(job + "/types/generic-rgbwauv")
+                .json()
+                .path("modes")
+                .path(0)
+                .path("name")
+                .asString();
+        assertThat(http.post(
+                                job + "/types/stand-in",
+                                "maker",
+                                "Gale",
+                                "name",
+                                "Petrel 6",
+                                "of",
+                                "generic-rgbwauv/" + mode)
+                        .status())
+                .isEqualTo(200);
+        JsonNode kept = http.get(job + "/types/gale-petrel-6").json();
+        assertThat(kept.path("maker").asString() + " " + kept.path("name").asString())
+                .isEqualTo("Gale Petrel 6");
+        assertThat(kept.path("revision").asString()).startsWith("stand-in: Generic RGBWA+UV");
+        assertThat(kept.path("modes").path(0).path("footprint").asInt()).isEqualTo(6);
+    }
+
+    @Test
+    void addressSwitchesAreDrawnForTypesThatHaveThemAsTheyCount() {
+        assertThat(http.page(job + "/types/oxbow-dunlin").text()).contains("nine, the address less one");
+        assertThat(http.page(job + "/types/fernglass-heron-380").text()).doesNotContain("nine, the address");
+    }
+
+    @Test
+    void theComparisonShowsWhatValuesDoWhereModesDiffer() {
+        http.post(
+                job + "/types/build",
+                "maker",
+                "Gale",
+                "name",
+                "Pager",
+                "sheet",
+                "Mode: short\nDimmer\nMacro\n0-127 page 1\n128-255 page 2\n\nMode: long\nDimmer\nMacro\n0-127 page 1\n128-255 pages 2 to 100\n");
+        assertThat(http.page(job + "/types/gale-pager/compare").text())
+                .contains("where its values differ", "128–255 page 2", "128–255 pages 2 to 100")
+                .doesNotContain("0–127 page 1<");
+    }
+
+    @Test
     void aWordThatNobodyKnowsIsToldAndTakesItsSlot() {
         JsonNode answer = standIn("Red, Blorp, Blue");
         assertThat(answer.path("unknown").get(0).asString()).isEqualTo("Blorp");

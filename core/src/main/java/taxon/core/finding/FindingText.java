@@ -33,6 +33,13 @@ public final class FindingText {
                     + quoted(t.typeName()) + ", of which only the name is known: " + (one ? "it takes" : "they take")
                     + " no slots yet. Import or build the type, then change " + (one ? "it" : "them") + " to it.";
         }
+        if (grounds instanceof Grounds.AddressUnheard a) {
+            return a.fixture().label() + " has the address "
+                    + a.fixture().addresses().values().stream()
+                            .map(Object::toString)
+                            .collect(Collectors.joining(", "))
+                    + ", but only an app reaches a " + a.typeName() + ": no universe does.";
+        }
         if (grounds instanceof Grounds.ModeMissing m) {
             return m.fixture().label() + " has the mode " + quoted(m.fixture().mode()) + ", which " + m.typeName()
                     + " lacks. It offers " + String.join(", ", m.modes()) + ".";

@@ -11,15 +11,19 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.PlacementRequest.Scope;
+import taxon.core.dmx.StartAddress;
+import taxon.core.fixture.Facts.Reach;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.fixture.UnknownType;
+import taxon.core.rig.BlockRef;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Group;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.edit.AddressEdits;
 import taxon.core.rig.edit.FixtureEdits;
 import taxon.core.rig.wish.Wish;
 import taxon.core.rig.wish.Wish.Style;
@@ -155,10 +159,33 @@ final class FixtureRules {
         return open(false);
     }
 
+    /** Fixtures with an address that no universe reaches: only an app does. */
+    List<Finding> addressUnheard() {
+        return plan.fixtures().stream()
+                .filter(f -> !f.addresses().isEmpty() && isAppOnly(plan.type(f)))
+                .map(f -> Finding.about(
+                        Rule.ADDRESS_UNHEARD,
+                        List.of(f.key()),
+                        new Grounds.AddressUnheard(f, plan.type(f).fullName()),
+                        Optional.of(new Remedy.Apply(
+                                "Take its address away",
+                                AddressEdits.put(f.label() + " without an address", nowhere(f))))))
+                .toList();
+    }
+
+    private static Map<BlockRef, Optional<StartAddress>> nowhere(Fixture fixture) {
+        return fixture.addresses().keySet().stream()
+                .collect(Collectors.toMap(block -> new BlockRef(fixture.key(), block), block -> Optional.empty()));
+    }
+
+    private static boolean isAppOnly(FixtureType type) {
+        return type.reach() == Reach.APP_ONLY;
+    }
+
     private List<Finding> open(boolean whole) {
         Map<FixtureKey, Fixture> open = new LinkedHashMap<>();
         plan.blocks().stream()
-                .filter(b -> b.start().isEmpty())
+                .filter(b -> b.start().isEmpty() && !isAppOnly(b.type()))
                 .forEach(b -> open.put(b.fixture().key(), b.fixture()));
         return open.values().stream()
                 .filter(f -> whole

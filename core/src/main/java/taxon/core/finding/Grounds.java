@@ -51,6 +51,9 @@ public sealed interface Grounds {
     /** @param groups the names of the groups that have the number of the fixture */
     record GroupNumberTaken(Fixture fixture, List<String> groups) implements Grounds {}
 
+    /** A fixture that only an app reaches and that has an address all the same. */
+    record AddressUnheard(Fixture fixture, String typeName) implements Grounds {}
+
     record ReservedTouched(PlannedBlock block, StartAddress start, ReservedRun run, SlotRange shared)
             implements Grounds {}
 

@@ -45,6 +45,7 @@ public record PlanCheck(Map<Rule, List<Finding>> byRule) {
         found.put(Rule.DUPLICATE_ID, fixtures.duplicateIds());
         found.put(Rule.NO_ADDRESS, fixtures.noAddress());
         found.put(Rule.BLOCK_NOT_ADDRESSED, fixtures.blockNotAddressed());
+        found.put(Rule.ADDRESS_UNHEARD, fixtures.addressUnheard());
         found.put(Rule.SHARE_BROKEN, new ShareRules(plan).broken());
         found.put(Rule.HAZARD_SHARES, wishes.hazardShares());
         found.put(Rule.GAP_SHORT, wishes.gapShort());

@@ -12,6 +12,7 @@ public enum Rule {
     RESERVED_TOUCHED(Severity.WARN),
     NO_ADDRESS(Severity.WARN),
     BLOCK_NOT_ADDRESSED(Severity.WARN),
+    ADDRESS_UNHEARD(Severity.WARN),
     SHARE_BROKEN(Severity.WARN),
     HAZARD_SHARES(Severity.WARN),
     GAP_SHORT(Severity.WARN),

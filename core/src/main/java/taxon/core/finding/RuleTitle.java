@@ -15,6 +15,7 @@ public final class RuleTitle {
             case RESERVED_TOUCHED -> "On slots that are reserved";
             case NO_ADDRESS -> "Without an address";
             case BLOCK_NOT_ADDRESSED -> "A part without an address";
+            case ADDRESS_UNHEARD -> "An address of what only an app reaches";
             case SHARE_BROKEN -> "Shared addresses that came apart";
             case HAZARD_SHARES -> "Beside what can hurt people";
             case GAP_SHORT -> "Nearer than the gap";

@@ -40,8 +40,8 @@ public record StandIn(TypeSummary type, ModeSummary mode, Fit fit, int right, Li
      */
     public record Misfit(int slot, String sent, String done) {}
 
-    private static final Comparator<StandIn> ORDER = Comparator.comparing((StandIn s) -> s.fit())
-            .thenComparing(s -> -s.right())
+    private static final Comparator<StandIn> ORDER = Comparator.comparing((StandIn s) -> -s.right())
+            .thenComparing(s -> s.fit())
             .thenComparing(s -> s.wrong().size())
             .thenComparing(s -> s.type().maker())
             .thenComparing(s -> s.type().name())
@@ -52,7 +52,7 @@ public record StandIn(TypeSummary type, ModeSummary mode, Fit fit, int right, Li
     }
 
     /**
-     * Ranks the modes of all types. Modes that share less than half of the slots' attributes are left out. Time: linear in
+     * Ranks the modes of all types: those with more slots right first, then by how they fit. Modes that share less than half of the slots' attributes are left out. Time: linear in
      * the slots of all modes.
      */
     public static List<StandIn> rank(ChannelOrder order, Iterable<TypeSummary> types, int most) {

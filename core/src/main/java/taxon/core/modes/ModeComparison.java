@@ -26,10 +26,21 @@ public record ModeComparison(List<Column> columns, List<Row> rows) {
     /** A mode of a type; the types may differ. */
     public record Column(FixtureType type, Mode mode) {}
 
-    /** @param entries one for each column; empty where the mode lacks the attribute */
+    /**
+     * An attribute.
+     *
+     * @param entries one for each column; empty where the mode lacks the attribute
+     */
     public record Row(Attribute attribute, Part.Kind kind, List<Optional<Entry>> entries) {
         public Row {
             entries = List.copyOf(entries);
+        }
+
+        /** The first channel of each column, where it has one: what its values do stands for all that are alike. */
+        public List<Optional<Channel>> channels() {
+            return entries.stream()
+                    .map(e -> e.map(entry -> entry.uses().get(0).channel()))
+                    .toList();
         }
 
         /** True when every mode has it. */
@@ -39,7 +50,8 @@ public record ModeComparison(List<Column> columns, List<Row> rows) {
 
         /** True when every mode has it in the same slots. */
         public boolean isSame() {
-            return isShared() && entries.stream().distinct().count() == 1;
+            return isShared()
+                    && entries.stream().map(e -> e.map(Entry::slots)).distinct().count() == 1;
         }
     }
 
@@ -47,6 +59,10 @@ public record ModeComparison(List<Column> columns, List<Row> rows) {
     public record Entry(List<Use> uses) {
         public Entry {
             uses = List.copyOf(uses);
+        }
+
+        List<List<Integer>> slots() {
+            return uses.stream().map(Use::offsets).toList();
         }
 
         /** The widest channel, in bytes; 0 where all are virtual. */
@@ -59,9 +75,13 @@ public record ModeComparison(List<Column> columns, List<Row> rows) {
      * A channel's slots.
      *
      * @param block counted from 1
-     * @param offsets coarse first; empty for a virtual channel
+     * @param channel its slots, coarse first; none for a virtual channel
      */
-    public record Use(int block, List<Integer> offsets) {}
+    public record Use(int block, Channel channel) {
+        List<Integer> offsets() {
+            return channel.offsets();
+        }
+    }
 
     private record Key(Attribute attribute, Part.Kind kind) {}
 
@@ -95,7 +115,7 @@ public record ModeComparison(List<Column> columns, List<Row> rows) {
             Block block = mode.blocks().get(i);
             for (Channel channel : block.channels()) {
                 Key key = new Key(channel.attribute(), channel.part().kind());
-                uses.computeIfAbsent(key, k -> new ArrayList<>()).add(new Use(i + 1, channel.offsets()));
+                uses.computeIfAbsent(key, k -> new ArrayList<>()).add(new Use(i + 1, channel));
             }
         }
         return uses;

@@ -18,6 +18,8 @@ public record Refusal(String field, String value, Fault fault, String allowed) {
         IN_USE,
         /** It is locked where it is. */
         LOCKED,
+        /** Only an app reaches it. */
+        NEVER_HEARS,
         /** Something newer is known. */
         OUTDATED
     }
@@ -32,6 +34,8 @@ public record Refusal(String field, String value, Fault fault, String allowed) {
             case TAKEN -> "The " + field + " " + shown + " is taken by " + allowed + ".";
             case IN_USE -> "The " + field + " " + shown + " is in use by " + allowed + ".";
             case OUTDATED -> "The " + field + " " + shown + " cannot be taken back: " + allowed + ".";
+            case NEVER_HEARS ->
+                "The " + field + " cannot be " + shown + ": only " + allowed + " reaches it, and no universe does.";
             case LOCKED -> "The " + field + " " + shown + " is locked at " + allowed + "; unlock it first.";
         };
     }

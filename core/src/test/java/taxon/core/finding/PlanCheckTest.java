@@ -19,7 +19,10 @@ import org.junit.jupiter.params.provider.MethodSource;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.fixture.Facts.Reach;
+import taxon.core.fixture.FixtureType;
 import taxon.core.network.Ipv4;
+import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Group;
@@ -210,6 +213,19 @@ class PlanCheckTest {
                 .distinct()
                 .count();
         assertThat(PlanCheck.of(plan).byRule().get(Rule.OVERLAP).isEmpty()).isEqualTo(owned == distinct);
+    }
+
+    @Test
+    void whatOnlyAnAppReachesNeedsNoAddressAndOneThatItHasIsFound() {
+        FixtureType deaf = Rigs.typeReachedBy(Reach.APP_ONLY, "glow", 4);
+        Plan without = add(CLEAN, deaf, 1, 700);
+        assertThat(PlanCheck.of(without).byRule().get(Rule.NO_ADDRESS)).isEmpty();
+        Fixture fixture = without.fixtures().get(without.fixtures().size() - 1);
+        Plan with = without.with(fixture.withAddress(1, Optional.of(StartAddress.of(9, 1))));
+        Finding found = only(with, Rule.ADDRESS_UNHEARD);
+        assertThat(FindingText.sentence(found)).contains("700 has the address 9.001", "no universe does");
+        Remedy.Apply away = (Remedy.Apply) found.remedy().orElseThrow();
+        assertThat(apply(with, away.edit())).isEqualTo(without);
     }
 
     private static Finding only(Plan plan, Rule rule) {

@@ -88,8 +88,26 @@ class StandInTest {
         assertThat(ranked.get(0).type().fullName()).isEqualTo("Generic RGBW");
         assertThat(ranked.get(0).fit()).isEqualTo(Fit.EXACT);
         assertThat(ranked.get(1).fit()).isEqualTo(Fit.MORE_BEHIND);
-        assertThat(ranked).isSortedAccordingTo(java.util.Comparator.comparing(StandIn::fit));
+        assertThat(ranked)
+                .isSortedAccordingTo(java.util.Comparator.comparing((StandIn s) -> -s.right())
+                        .thenComparing(StandIn::fit));
         assertThat(StandIn.rank(ChannelOrder.of(" "), types, 10)).isEmpty();
+    }
+
+    @Test
+    void moreRightSlotsGoBeforeABetterOrderOfFewer() {
+        TypeSummary shorter = made("short", "ColorAdd_R ColorAdd_G ColorAdd_B ColorAdd_W");
+        TypeSummary other = made("other", "ColorAdd_R ColorAdd_G ColorAdd_B ColorAdd_W Dimmer Zoom");
+        List<StandIn> ranked = StandIn.rank(ChannelOrder.of("R G B W Dimmer Iris"), List.of(shorter, other), 5);
+        assertThat(ranked).extracting(s -> s.type().name()).containsExactly("other", "short");
+        assertThat(ranked).extracting(StandIn::right).containsExactly(5, 4);
+        assertThat(ranked).extracting(StandIn::fit).containsExactly(Fit.PARTLY, Fit.LESS_BEHIND);
+    }
+
+    private static TypeSummary made(String name, String channels) {
+        Mode mode = new Mode("only", Optional.empty(), List.of(ChannelScript.block("Main", channels)));
+        return TypeSummary.of(
+                FixtureType.of(TypeId.of(name), "Test", name, name, Facts.onALine(), List.of(mode)), Source.MADE_HERE);
     }
 
     private static Optional<StandIn> only(String typed, String mode) {

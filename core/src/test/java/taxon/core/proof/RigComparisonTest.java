@@ -242,7 +242,7 @@ class RigComparisonTest {
                 List.of(
                         new Software(OLD, new TreeMap<>(Map.of(1, "another", 7, "only"))),
                         new Software(NEW, new TreeMap<>(Map.of(1, "only")))));
-        Facts facts = new Facts(Hazard.NONE, Reach.LINE, List.of("XLR5"), List.of(), 8, remote, "");
+        Facts facts = new Facts(Hazard.NONE, Reach.LINE, List.of("XLR5"), List.of(), 8, Optional.empty(), remote, "");
         return FixtureType.of(type.id(), type.maker(), type.name(), type.shortName(), facts, type.modes());
     }
 

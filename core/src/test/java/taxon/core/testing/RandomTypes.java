@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.TreeMap;
 import java.util.stream.IntStream;
+import taxon.core.dmx.AddressSwitches;
 import taxon.core.fixture.Attribute;
 import taxon.core.fixture.AttributeBook;
 import taxon.core.fixture.Block;
@@ -74,6 +75,7 @@ public final class RandomTypes {
                 CONNECTORS.subList(0, random.nextInt(3)),
                 CONNECTORS.subList(0, random.nextInt(3)),
                 random.nextInt(65),
+                random.nextBoolean() ? Optional.empty() : Optional.of(pick(List.of(AddressSwitches.Counting.values()))),
                 remote(modes),
                 random.nextBoolean() ? "" : "Menu › DMX: on & <kept>");
         String name = "Type " + seed;

@@ -77,6 +77,12 @@ public final class Rigs {
         return FixtureType.of(TypeId.of(name), "Test", name, name, Facts.onALine(), List.of(mode));
     }
 
+    /** One block, reached so. */
+    public static FixtureType typeReachedBy(Facts.Reach reach, String name, int footprint) {
+        FixtureType made = type(name, footprint);
+        return FixtureType.of(made.id(), made.maker(), name, name, Facts.of(Facts.Hazard.NONE, reach), made.modes());
+    }
+
     public static Plan add(Plan plan, FixtureType type, int count, int firstId) {
         return add(plan, type, count, Optional.of(firstId), Optional.empty());
     }

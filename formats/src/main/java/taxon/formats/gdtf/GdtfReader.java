@@ -237,6 +237,7 @@ public final class GdtfReader {
                 told ? inputs : assumed.inputs(),
                 told ? outputs : assumed.outputs(),
                 assumed.loadEighths(),
+                assumed.switches(),
                 remote.read(byWrittenName),
                 "");
     }

@@ -3,6 +3,7 @@ package taxon.formats.json;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Stream;
+import taxon.core.dmx.AddressSwitches.Counting;
 import taxon.core.fixture.Block;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.Facts.Hazard;
@@ -41,6 +42,7 @@ public final class FixtureTypeJson {
         ArrayNode outputs = node.putArray("outputs");
         facts.outputs().forEach(outputs::add);
         node.put("loadEighths", facts.loadEighths()).put("rdm", facts.rdm()).put("settings", facts.settings());
+        facts.switches().ifPresent(s -> node.put("switches", Json.slug(s)));
         RemoteJson.write(facts.remote(), node);
     }
 
@@ -103,6 +105,7 @@ public final class FixtureTypeJson {
                 Json.list(node, "inputs", JsonNode::asString),
                 Json.list(node, "outputs", JsonNode::asString),
                 Json.number(node, "loadEighths"),
+                Json.optional(node, "switches", n -> Json.constant(Counting.class, n.asString())),
                 RemoteJson.read(node),
                 Json.text(node, "settings"));
     }

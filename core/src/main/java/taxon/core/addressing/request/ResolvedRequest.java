@@ -144,8 +144,9 @@ public record ResolvedRequest(
                 case CHOSEN -> request.chosen().contains(fixture.key());
                 case UNPLACED ->
                     plan.mode(fixture).isEmpty()
-                            || plan.blocksOf(fixture).stream()
-                                    .anyMatch(b -> b.start().isEmpty());
+                            || plan.type(fixture).reach() != Reach.APP_ONLY
+                                    && plan.blocksOf(fixture).stream()
+                                            .anyMatch(b -> b.start().isEmpty());
             };
         }
 

@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import taxon.core.dmx.StartAddress;
+import taxon.core.fixture.Facts;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
@@ -18,6 +19,7 @@ import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlanDelta;
 import taxon.core.rig.edit.Edit.Changed;
+import taxon.core.rig.edit.Edit.Outcome;
 import taxon.core.rig.edit.Edit.Refused;
 import taxon.core.rigtable.FieldChange;
 import taxon.core.rigtable.FixtureColumn;
@@ -109,5 +111,19 @@ class MoveGateTest {
         Plan after = Rigs.apply(
                 Rigs.apply(before, AddressEdits.move(BLOCK, ELSEWHERE, "1")), LockEdits.lock(List.of(LOCKED), true));
         assertThat(PlanDelta.between(before, after).turned().applyTo(after)).contains(before);
+    }
+
+    @Test
+    void whatOnlyAnAppReachesGetsNoAddressButOneThatItHasMayGo() {
+        Plan plan = Rigs.add(Rigs.empty(), Rigs.typeReachedBy(Facts.Reach.APP_ONLY, "glow", 4), 1, 700);
+        BlockRef glow = new BlockRef(plan.fixtures().get(0).key(), 1);
+        Outcome outcome = AddressEdits.move(glow, StartAddress.of(3, 1), "700").applyTo(plan);
+        assertThat(outcome).isInstanceOf(Edit.Refused.class);
+        assertThat(((Edit.Refused) outcome).reasons().get(0).sentence())
+                .isEqualTo("The start address of 700 cannot be 3.001: only an app reaches it, and no universe does.");
+        Plan listed = plan.with(plan.fixtures().get(0).withAddress(1, Optional.of(StartAddress.of(3, 1))));
+        assertThat(AddressEdits.clear(glow, "700").applyTo(listed)).isInstanceOf(Changed.class);
+        assertThat(FixtureEdits.renumber(glow.fixture(), FixtureId.of(701)).applyTo(listed))
+                .isInstanceOf(Changed.class);
     }
 }
