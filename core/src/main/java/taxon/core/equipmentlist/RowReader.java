@@ -10,6 +10,7 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.equipmentlist.EquipmentFault.Reason;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
+import taxon.core.fixture.ModeNames;
 import taxon.core.fixture.TypeSource;
 import taxon.core.listing.Column;
 import taxon.core.listing.ListRow;

@@ -150,14 +150,16 @@ public final class TypeIndex {
         List<ModeSummary> modes = entry.summary.modes();
         return new Hit(
                 entry.summary,
-                query.footprint()
-                        .map(f -> modes.stream().filter(m -> m.footprint() == f).toList())
+                query.lengths()
+                        .map(l -> modes.stream()
+                                .filter(m -> l.hold(m.footprint()))
+                                .toList())
                         .orElse(modes));
     }
 
     /** −1 when it does not fit. */
     private static int score(Entry entry, TypeQuery query) {
-        if (query.footprint().isPresent() && !hasLength(entry, query.footprint().get())) {
+        if (query.lengths().isPresent() && !hasLength(entry, query.lengths().get())) {
             return -1;
         }
         int score = 0;
@@ -171,8 +173,8 @@ public final class TypeIndex {
         return score;
     }
 
-    private static boolean hasLength(Entry entry, int footprint) {
-        return entry.summary.modes().stream().anyMatch(m -> m.footprint() == footprint);
+    private static boolean hasLength(Entry entry, TypeQuery.Lengths lengths) {
+        return entry.summary.modes().stream().anyMatch(m -> lengths.hold(m.footprint()));
     }
 
     private static int score(Entry entry, String word) {
@@ -183,13 +185,17 @@ public final class TypeIndex {
         if (best == 0) {
             best = weighed(entry.kinds, word, IN_KIND);
         }
-        if (best == 0 && word.matches("\\d{1,4}") && hasLength(entry, Integer.parseInt(word))) {
+        if (best == 0 && word.matches("\\d{1,4}") && hasLength(entry, exactly(Integer.parseInt(word)))) {
             best = AS_FOOTPRINT;
         }
         for (int i = 0; best == 0 && i < entry.attributes.size(); i++) {
             best = weighed(entry.attributes.get(i), word, IN_ATTRIBUTE);
         }
         return best;
+    }
+
+    private static TypeQuery.Lengths exactly(int footprint) {
+        return new TypeQuery.Lengths(footprint, footprint);
     }
 
     private static int weighed(List<String> tokens, String word, int weight) {

@@ -8,16 +8,23 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * What someone looks for, as typed: "16 ch wash", "pellucid zoom 24".
+ * What someone looks for, as typed: "16 ch wash", "12-24 ch spot", "pellucid zoom 24".
  *
  * @param words lower case, at most eight; each must be met
- * @param footprint the length that a mode must have, where one was named with its unit
+ * @param lengths those that a mode must have one of, where some were named with their unit
  */
-public record TypeQuery(List<String> words, Optional<Integer> footprint) {
+public record TypeQuery(List<String> words, Optional<Lengths> lengths) {
     private static final int MOST_WORDS = 8;
     private static final int LONGEST = 200;
     private static final Pattern FOOTPRINT = Pattern.compile(
-            "(?<![\\p{L}\\p{N}])(\\d{1,4})\\s*-?\\s*(?:ch|chan|channel|channels|slot|slots)(?![\\p{L}\\p{N}])");
+            "(?<![\\p{L}\\p{N}])(?:(\\d{1,4})\\s*(?:-|–|to|\\.\\.)\\s*)?(\\d{1,4})\\s*-?\\s*(?:ch|chan|channel|channels|slot|slots)(?![\\p{L}\\p{N}])");
+
+    /** Lengths of modes in slots, both ends among them. */
+    public record Lengths(int from, int to) {
+        boolean hold(int footprint) {
+            return from <= footprint && footprint <= to;
+        }
+    }
 
     public TypeQuery {
         words = List.copyOf(words);
@@ -27,10 +34,15 @@ public record TypeQuery(List<String> words, Optional<Integer> footprint) {
     public static TypeQuery of(String typed) {
         String text = typed.substring(0, Math.min(LONGEST, typed.length())).toLowerCase(Locale.ROOT);
         Matcher matcher = FOOTPRINT.matcher(text);
-        Optional<Integer> footprint =
-                matcher.find() ? Optional.of(Integer.valueOf(matcher.group(1))) : Optional.empty();
-        String rest = footprint.isPresent() ? matcher.replaceFirst(" ") : text;
-        return new TypeQuery(tokens(rest).stream().limit(MOST_WORDS).toList(), footprint);
+        Optional<Lengths> lengths = matcher.find() ? Optional.of(lengths(matcher)) : Optional.empty();
+        String rest = lengths.isPresent() ? matcher.replaceFirst(" ") : text;
+        return new TypeQuery(tokens(rest).stream().limit(MOST_WORDS).toList(), lengths);
+    }
+
+    private static Lengths lengths(Matcher matcher) {
+        int last = Integer.parseInt(matcher.group(2));
+        int first = matcher.group(1) == null ? last : Integer.parseInt(matcher.group(1));
+        return new Lengths(Math.min(first, last), Math.max(first, last));
     }
 
     /** Letters and digits that belong together, lower case. */
@@ -42,6 +54,6 @@ public record TypeQuery(List<String> words, Optional<Integer> footprint) {
 
     /** True when nothing was typed. */
     public boolean isEmpty() {
-        return words.isEmpty() && footprint.isEmpty();
+        return words.isEmpty() && lengths.isEmpty();
     }
 }

@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import taxon.core.dmx.AddressText;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.Mode;
+import taxon.core.fixture.ModeNames;
 import taxon.core.length.Length;
 import taxon.core.length.LengthText;
 import taxon.core.rig.Fixture;
@@ -124,8 +125,9 @@ final class FieldReader {
 
     private Fixture withMode(Fixture fixture, String text) {
         List<Mode> modes = plan.type(fixture).modes();
-        Mode mode = modes.stream()
-                .filter(m -> m.name().equalsIgnoreCase(text))
+        List<Mode> meant = ModeNames.fitting(plan.type(fixture), text);
+        Mode mode = meant.stream()
+                .filter(m -> meant.size() == 1)
                 .findFirst()
                 .orElseThrow(() -> refused(
                         FixtureColumn.MODE,

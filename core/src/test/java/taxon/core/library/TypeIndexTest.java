@@ -27,6 +27,8 @@ class TypeIndexTest {
         "wireless, Oxbow Dunlin",
         "blade, Fernglass Heron 380",
         "16 ch wash, Fernglass Tern",
+        "19-21 ch wash, Fernglass Tern",
+        "21 to 19 channels wash, Fernglass Tern",
         "12-channel fernglass, Fernglass Tern",
         "animation, ''",
     })
