@@ -22,6 +22,7 @@ import taxon.app.frame.Stage;
 import taxon.app.library.TypeLibrary;
 import taxon.app.proposals.ProposalDesk;
 import taxon.app.types.ChangeJson.Target;
+import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeId;
 import taxon.core.modes.ChangeProposal;
@@ -63,28 +64,40 @@ class ChangeController {
      * Makes a proposal. The fields are {@code sel} with {@code to}, a type and mode for the chosen fixtures; or {@code of}
      * with {@code to}, for all fixtures of a type; or {@code all},
      * any number of a type and mode for all fixtures of that type; or {@code again}, an earlier proposal in another style; or
-     * {@code renew}, a type whose definition is to be that of the library.
+     * {@code renew}, a type whose definition is to be that of the library. With {@code from} they are placed together from
+     * there on; with {@code addressing} those without an address get one.
      */
     @PostMapping("/jobs/{job}/changes")
     Object propose(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "change", "/jobs/" + job + "/changes");
         JobState state = frames.state(job);
         Fields fields = reply.fields();
-        Optional<Style> style =
-                fields.has("style") ? ChangeJson.style(fields.text("style")) : Optional.of(Style.LEAST_DISTURBANCE);
+        Optional<ChangeRequest> earlier = earlier(job, fields);
+        Optional<StartAddress> from =
+                fields.has("from") ? fields.address("from") : earlier.flatMap(ChangeRequest::from);
+        // Whoever says where they begin wants them there.
+        Optional<Style> style = (fields.has("style")
+                        ? ChangeJson.style(fields.text("style"))
+                        : Optional.of(Style.LEAST_DISTURBANCE))
+                .map(s -> fields.has("from") && s == Style.LEAST_DISTURBANCE ? Style.IN_ORDER : s);
         if (style.isEmpty()) {
             fields.refuse("style", "The style is one of least-disturbance, in-order and keep-starts.");
         }
-        List<Switch> switches = fields.has("again")
-                ? again(job, fields)
-                : fields.has("renew") ? renew(state, fields) : wanted(state, fields, request);
+        if (fields.has("from") && style.filter(s -> s != Style.IN_ORDER).isPresent()) {
+            fields.refuse("from", "A first address goes with “" + ChangeText.words(Style.IN_ORDER) + "” only.");
+        }
+        boolean addressing = earlier.map(ChangeRequest::addressing).orElseGet(() -> fields.has("addressing"));
+        List<Switch> switches = earlier.map(ChangeRequest::switches)
+                .orElseGet(() -> fields.has("renew") ? renew(state, fields) : wanted(state, fields, request));
         if (!fields.isFaulty() && switches.stream().allMatch(s -> s.fixtures().isEmpty())) {
             fields.refuse("to", "No fixture is chosen; choose some on the rig or the tapes first.");
         }
         Optional<ChangeProposal> tried = fields.isFaulty()
                 ? Optional.empty()
                 : fields.build(
-                        "to", () -> ModeChange.propose(state.plan(), new ChangeRequest(switches, style.orElseThrow())));
+                        "to",
+                        () -> ModeChange.propose(
+                                state.plan(), new ChangeRequest(switches, style.orElseThrow(), from, addressing)));
         if (tried.isEmpty()) {
             return reply.refused();
         }
@@ -103,11 +116,12 @@ class ChangeController {
                 Json.object().put("proposal", id));
     }
 
-    private List<Switch> again(int job, Fields fields) {
-        return fields.number("again", "proposal", 1, Integer.MAX_VALUE)
-                .map(id -> ChangeJson.read(ProposalDesk.request(desk.find(job, id, ChangeKind.NAME)))
-                        .switches())
-                .orElse(List.of());
+    /** The proposal that is to be made again in another style. */
+    private Optional<ChangeRequest> earlier(int job, Fields fields) {
+        return fields.has("again")
+                ? fields.number("again", "proposal", 1, Integer.MAX_VALUE)
+                        .map(id -> ChangeJson.read(ProposalDesk.request(desk.find(job, id, ChangeKind.NAME))))
+                : Optional.empty();
     }
 
     /** All fixtures of a type get the library's definition, each in the mode of its name, else in the first. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import taxon.core.dmx.AddressText;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeId;
 import taxon.core.modes.ChangeProposal;
@@ -28,6 +29,10 @@ final class ChangeJson {
 
     static ObjectNode write(ChangeRequest request) {
         ObjectNode node = Json.object().put("style", Json.slug(request.style()));
+        request.from().ifPresent(a -> node.put("from", a.toString()));
+        if (request.addressing()) {
+            node.put("addressing", true);
+        }
         ArrayNode switches = node.putArray("switches");
         request.switches().forEach(s -> {
             ObjectNode one = switches.addObject().put("mode", s.mode());
@@ -47,7 +52,12 @@ final class ChangeJson {
             switches.add(new Switch(keys, type, s.path("mode").asString("")));
         });
         return new ChangeRequest(
-                switches, style(node.path("style").asString("")).orElse(Style.LEAST_DISTURBANCE));
+                switches,
+                style(node.path("style").asString("")).orElse(Style.LEAST_DISTURBANCE),
+                AddressText.read(node.path("from").asString("")) instanceof AddressText.Read read
+                        ? Optional.of(read.address())
+                        : Optional.empty(),
+                node.path("addressing").asBoolean(false));
     }
 
     static Optional<Style> style(String slug) {

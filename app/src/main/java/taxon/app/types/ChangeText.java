@@ -10,17 +10,17 @@ final class ChangeText {
 
     static String words(Style style) {
         return switch (style) {
-            case LEAST_DISTURBANCE -> "Least disturbance";
-            case IN_ORDER -> "The changed ones anew, in order";
-            case KEEP_STARTS -> "Keep every start";
+            case LEAST_DISTURBANCE -> "Where they are, moving the fewest";
+            case IN_ORDER -> "Together, one after the other";
+            case KEEP_STARTS -> "Where they are, whatever runs into what";
         };
     }
 
     static String explanation(Style style) {
         return switch (style) {
             case LEAST_DISTURBANCE -> "What still fits keeps its start; no other fixture moves.";
-            case IN_ORDER -> "From their lowest start on, one after the other.";
-            case KEEP_STARTS -> "Nothing moves, whatever runs into whatever.";
+            case IN_ORDER -> "From the start that you give, else from their lowest.";
+            case KEEP_STARTS -> "Nothing that has an address moves.";
         };
     }
 

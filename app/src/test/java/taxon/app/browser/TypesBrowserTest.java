@@ -81,7 +81,7 @@ class TypesBrowserTest {
         browser.see("#modes td", "fine pan");
         browser.click("button[aria-label='Propose 20-channel for all']");
         browser.see("#proposal h2", "17 fixtures to Tern, 20-channel");
-        browser.see("#styles", "Keep every start");
+        browser.see("#styles", "Where they are, whatever runs into what");
         browser.see("#change .finding", "would run into");
         browser.press(Keys.ENTER);
         browser.see(".told", "17 fixtures to Tern, 20-channel");
@@ -101,8 +101,8 @@ class TypesBrowserTest {
         browser.choose("#to", "Kestrel, 18-channel");
         browser.click(".btn", "Propose it");
         browser.see("#change td", "18 slots, before 28");
-        browser.click("button[aria-label='Propose: Keep every start']");
-        browser.see("#styles tr.chosen", "Keep every start");
+        browser.click("button[aria-label='Propose: Where they are, whatever runs into what']");
+        browser.see("#styles tr.chosen", "whatever runs into what");
         browser.click("#drop button");
         browser.see(".told", "Dropped; nothing has changed.");
     }

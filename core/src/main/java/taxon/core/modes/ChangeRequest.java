@@ -3,8 +3,10 @@ package taxon.core.modes;
 import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.FixtureType;
 import taxon.core.rig.FixtureKey;
 
@@ -12,8 +14,10 @@ import taxon.core.rig.FixtureKey;
  * A wish to change the type or mode of fixtures.
  *
  * @param switches each fixture in one of them at most
+ * @param from where the first of them begins when they are placed anew, in order; else their lowest start
+ * @param addressing true to give those an address, too, that have none yet
  */
-public record ChangeRequest(List<Switch> switches, Style style) {
+public record ChangeRequest(List<Switch> switches, Style style, Optional<StartAddress> from, boolean addressing) {
 
     /** What to do where the new footprints do not fit. */
     public enum Style {
@@ -38,6 +42,11 @@ public record ChangeRequest(List<Switch> switches, Style style) {
         }
     }
 
+    /** One that leaves those without an address as they are. */
+    public ChangeRequest(List<Switch> switches, Style style) {
+        this(switches, style, Optional.empty(), false);
+    }
+
     public ChangeRequest {
         switches = List.copyOf(switches);
         Set<FixtureKey> seen = new HashSet<>();
@@ -51,6 +60,6 @@ public record ChangeRequest(List<Switch> switches, Style style) {
     }
 
     public ChangeRequest in(Style other) {
-        return new ChangeRequest(switches, other);
+        return new ChangeRequest(switches, other, from, addressing);
     }
 }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import taxon.core.addressing.Planner;
 import taxon.core.addressing.answer.AddressProposal;
@@ -130,9 +131,14 @@ public final class ModeChange {
 
     private Result result(Style style) {
         return switch (style) {
-            case KEEP_STARTS -> new Result(swapped, List.of());
-            case IN_ORDER -> placed(inOrder());
-            case LEAST_DISTURBANCE -> placed(wish().withStyle(Wish.Style.LEAST_CHANGE));
+            case KEEP_STARTS ->
+                request.addressing()
+                        ? placed(
+                                wish().withStyle(Wish.Style.LEAST_CHANGE),
+                                f -> f.addresses().isEmpty())
+                        : new Result(swapped, List.of());
+            case IN_ORDER -> placed(inOrder(), this::isPlaced);
+            case LEAST_DISTURBANCE -> placed(wish().withStyle(Wish.Style.LEAST_CHANGE), this::isPlaced);
         };
     }
 
@@ -143,22 +149,26 @@ public final class ModeChange {
     }
 
     private Wish inOrder() {
-        StartAddress from = changed.stream()
-                .filter(f -> !f.traits().locked())
-                .flatMap(f -> f.addresses().values().stream())
-                .min(Comparator.naturalOrder())
+        StartAddress from = request.from()
+                .or(() -> changed.stream()
+                        .filter(f -> !f.traits().locked())
+                        .flatMap(f -> f.addresses().values().stream())
+                        .min(Comparator.naturalOrder()))
                 .orElse(StartAddress.of(1, 1));
         Wish wish = wish();
         return wish.withStyle(Wish.Style.IN_ORDER).within(from, wish.universes());
     }
 
-    /** Of those that had an address, each gets one for all its blocks; what hears no universe any more loses its own. */
-    private Result placed(Wish wish) {
+    /** Those that had an address, and the others where that was asked for. */
+    private boolean isPlaced(Fixture fixture) {
+        return request.addressing() || !fixture.addresses().isEmpty();
+    }
+
+    /** Each of them gets an address for all its blocks; what hears no universe any more loses its own. */
+    private Result placed(Wish wish, Predicate<Fixture> which) {
         Plan heard = withoutDeaf();
-        Set<FixtureKey> placed = changed.stream()
-                .filter(f -> !f.addresses().isEmpty())
-                .map(Fixture::key)
-                .collect(Collectors.toSet());
+        Set<FixtureKey> placed =
+                changed.stream().filter(which).map(Fixture::key).collect(Collectors.toSet());
         // Who changes is touched in any case, so that moving costs the same for all.
         Plan untold = heard.without(marks(heard, changedKeys));
         AddressProposal proposal =

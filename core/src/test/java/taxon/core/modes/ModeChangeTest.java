@@ -257,6 +257,37 @@ class ModeChangeTest {
         return plan.with(BlockEvidence.none(block.ref()).withProved(mark, ""));
     }
 
+    @Test
+    void togetherFromAnAddressTheyStandThereOneAfterTheOther() {
+        Plan plan = row();
+        ChangeRequest from = new ChangeRequest(
+                request(plan, TERN, "16-channel", Style.IN_ORDER).switches(),
+                Style.IN_ORDER,
+                Optional.of(StartAddress.of(3, 101)),
+                false);
+        assertThat(starts(apply(plan, ModeChange.propose(plan, from))))
+                .containsExactly("3.101", "3.117", "3.133", "3.149", "1.049");
+    }
+
+    @Test
+    void thoseWithoutAnAddressGetOneInTheSameStepWhereThatIsAsked() {
+        Plan plan = Rigs.add(row(), TERN, 2, Optional.of(5), Optional.empty());
+        List<Switch> switches =
+                request(plan, TERN, "16-channel", Style.LEAST_DISTURBANCE).switches();
+        for (Style style : Style.values()) {
+            Plan without = ModeChange.after(plan, new ChangeRequest(switches, style));
+            assertThat(unplaced(without)).as(style + " as before").isEqualTo(2);
+            Plan with = ModeChange.after(plan, new ChangeRequest(switches, style, Optional.empty(), true));
+            assertThat(unplaced(with)).as(style + " with addresses").isZero();
+        }
+        Plan kept = ModeChange.after(plan, new ChangeRequest(switches, Style.KEEP_STARTS, Optional.empty(), true));
+        assertThat(starts(kept)).as("the others stay").startsWith("1.001", "1.013", "1.025", "1.037");
+    }
+
+    private static long unplaced(Plan plan) {
+        return plan.fixtures().stream().filter(f -> f.addresses().isEmpty()).count();
+    }
+
     private static ChangeRequest request(Plan plan, FixtureType type, String mode, Style style) {
         Set<FixtureKey> keys = plan.fixtures().stream()
                 .filter(f -> f.type().equals(plan.fixtures().get(0).type()))
