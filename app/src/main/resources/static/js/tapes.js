@@ -33,7 +33,7 @@ const lift = async (unit) => {
     return null;
   }
   const body = await response.json();
-  return { unit, sel, length: body.length, starts: body.starts, universe: Number(unit.closest("[data-u]").dataset.u), slot: Number(unit.dataset.s) };
+  return { unit, sel, length: body.length, starts: body.starts, universe: Number(unit.closest("[data-u]")?.dataset.u ?? 0), slot: Number(unit.dataset.s ?? 0) };
 };
 
 const runsOn = (held, universe) => held.starts[universe] ?? [];
@@ -82,7 +82,8 @@ const putDown = async (held, universe, slot) => {
     return;
   }
   const fields = { version: shownVersion(), sel: held.sel, held: held.unit.dataset.k, block: held.unit.dataset.b, to: address(universe, slot) };
-  const answer = await post(`/jobs/${job()}/addresses/shift`, fields);
+  // What comes from the tray has no address that the others could keep their distance to.
+  const answer = await post(`/jobs/${job()}/addresses/${held.universe ? "shift" : "tray"}`, fields);
   if (answer.ok && answer.body.proposal) {
     location.assign(`/jobs/${job()}/proposals/${answer.body.proposal}?sel=${held.sel}`);
   } else {
@@ -103,9 +104,12 @@ const place = (held, event) => {
 
 document.addEventListener("pointerdown", (event) => {
   const unit = unitOf(event.target);
-  if (unit && event.button === 0 && unit.closest("[data-tapes]")) {
+  const byFinger = event.pointerType === "touch";
+  if (unit && event.button === 0 && unit.closest("[data-tapes]") && (!byFinger || event.target.closest(".grip"))) {
     const [x] = inSvg(sheet(), event);
-    const grab = Math.round((x - left(sheet())) / perSlot(sheet())) + 1 - Number(unit.dataset.s);
+    const grab = unit.dataset.s
+      ? Math.round((x - left(sheet())) / perSlot(sheet())) + 1 - Number(unit.dataset.s)
+      : Math.min(Number(unit.dataset.n) - 1, Math.round((x - Number(unit.dataset.x)) / perSlot(sheet())));
     drag = { unit, grab, x: event.clientX, y: event.clientY, held: null, asked: false };
   }
 });
@@ -147,6 +151,55 @@ document.addEventListener("click", (event) => {
   const key = Number(unit.dataset.k);
   choose(choosing(event, key, order, last));
   last = key;
+});
+
+// By pressing a free slot: once to see what would come there, again to put it there
+
+let pressed = null;
+
+const slotAt = (event) => {
+  const svg = sheet();
+  const tape = event.target.closest?.("svg[data-tapes] [data-u]");
+  if (!svg || !tape || event.target.closest(".unit, a")) {
+    return null;
+  }
+  const [x] = inSvg(svg, event);
+  const slot = Math.floor((x - left(svg)) / perSlot(svg)) + 1;
+  return slot >= 1 && slot <= 512 ? { universe: Number(tape.dataset.u), slot } : null;
+};
+
+/** Who would come to a free slot: what is chosen, in the tray or on a tape, else the next of the tray. */
+const comer = () => {
+  const keys = chosen();
+  const ours = [...sheet().querySelectorAll(".unit")].filter((u) => keys.has(Number(u.dataset.k)));
+  return ours.find((u) => u.matches(".waiting")) ?? ours[0] ?? sheet().querySelector(".unit.waiting");
+};
+
+document.addEventListener("click", async (event) => {
+  const at = quiet ? null : slotAt(event);
+  if (!at) {
+    pressed && !unitOf(event.target) && clear();
+    pressed = null;
+    return;
+  }
+  const unit = comer();
+  if (!unit) {
+    return;
+  }
+  const held = await lift(unit);
+  if (!held) {
+    return;
+  }
+  const slot = snapped(held, at.universe, at.slot);
+  if (pressed && pressed.key === unit.dataset.k && pressed.universe === at.universe && Math.abs(pressed.slot - slot) <= NEAR) {
+    const target = pressed;
+    pressed = null;
+    await putDown(held, target.universe, target.slot);
+    return;
+  }
+  show(held, at.universe, slot);
+  pressed = isLegal(held, at.universe, slot) ? { key: unit.dataset.k, universe: at.universe, slot } : null;
+  say(pressed ? `Press again to put ${unit.dataset.label ?? "it"} at ${address(at.universe, slot)}.` : `${address(at.universe, slot)} is not free for ${held.length} slots.`);
 });
 
 // By keyboard
@@ -214,8 +267,9 @@ document.addEventListener("keydown", async (event) => {
       sheet()?.focus();
     } else if (first(svg)) {
       const held = await lift(first(svg));
-      lifted = held && { held, universe: held.universe, slot: held.slot };
-      lifted && show(held, held.universe, held.slot);
+      const [universe, slot] = held && !held.universe ? (allStarts(held)[0] ?? [0, 0]) : [held?.universe, held?.slot];
+      lifted = held && { held, universe, slot };
+      lifted && show(held, universe, slot);
     }
   } else if (event.key === "Escape" && lifted) {
     event.stopPropagation();

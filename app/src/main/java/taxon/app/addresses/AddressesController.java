@@ -18,6 +18,7 @@ import taxon.app.addresses.tapes.RoomView;
 import taxon.app.addresses.tapes.TapesDrawing;
 import taxon.app.addresses.tapes.TapesSvg;
 import taxon.app.addresses.tapes.TintBy;
+import taxon.app.addresses.tapes.Tray;
 import taxon.app.addresses.wish.WishView;
 import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
@@ -69,7 +70,8 @@ public class AddressesController {
         Frame frame = (Frame) Objects.requireNonNull(model.getAttribute("frame"));
         Plan plan = state.plan();
         boolean later = plan.blocks().size() > DRAWN_AT_ONCE;
-        model.addAttribute("empty", plan.universes().isEmpty());
+        model.addAttribute(
+                "empty", plan.universes().isEmpty() && Tray.open(plan).isEmpty());
         model.addAttribute(
                 "tapes",
                 later

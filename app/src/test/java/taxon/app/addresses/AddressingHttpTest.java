@@ -252,4 +252,37 @@ class AddressingHttpTest {
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.reasons()).isEqualTo(sentence);
     }
+
+    @Test
+    void theNextOfTheTrayGoesWhereItIsPointedAtOrNowhere() {
+        assertThat(post("addresses/tray", "to", "2.101").status()).isEqualTo(200);
+        assertThat(get("fixtures").path("fixtures").path(8).path("addresses").toString())
+                .contains("2.101");
+        assertThat(post("addresses/tray", "to", "2.110").reasons()).contains("201 takes 2.101 to 124");
+        assertThat(post("addresses/tray", "to", "2.500").reasons()).contains("the universe ends at 512");
+        assertThat(post("addresses/tray", "to", "2.110", "sel", "10").reasons()).contains("202");
+    }
+
+    @Test
+    void severalOfTheTrayAreProposedFromThere() {
+        int id = post("addresses/tray", "to", "3.5", "sel", "10,11")
+                .json()
+                .path("proposal")
+                .asInt();
+        assertThat(get("proposals/" + id).toString()).contains("3.005", "3.029");
+    }
+
+    @Test
+    void whenAllIsPlacedNothingWaits() {
+        place("unplaced", "in-order");
+        assertThat(post("addresses/tray", "to", "5.1").reasons()).contains("Everything has an address already");
+    }
+
+    @Test
+    void whereOneOfTheTrayMayBeginIsAnsweredLikeForAnyOther() {
+        JsonNode fits = get("addresses/fits?held=9");
+        assertThat(fits.path("length").asInt()).isEqualTo(24);
+        assertThat(fits.path("starts").path("1").path(0).toString()).isEqualTo("[25,489]");
+        assertThat(fits.path("starts").path("2").path(0).toString()).isEqualTo("[1,489]");
+    }
 }

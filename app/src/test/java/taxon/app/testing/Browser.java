@@ -198,6 +198,14 @@ public final class Browser implements AutoCloseable {
                 .perform();
     }
 
+    /** Clicks on an element, so far along it: 0 at its left end, 1 at its right one. */
+    public void clickAt(String css, double along) {
+        WebElement element = find(css);
+        driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", element);
+        int right = (int) Math.round((along - 0.5) * element.getRect().width);
+        new Actions(driver).moveToElement(element, right, 0).click().perform();
+    }
+
     /** Drags from a little before one element to a little behind another: over an area with both in it. */
     public void dragOver(String firstCss, String lastCss, int margin) {
         WebElement first = find(firstCss);

@@ -78,15 +78,34 @@ class ChangesHttpTest {
 
     @Test
     void aChangeCanPlaceTogetherFromAnAddressAndGiveOneToThoseWithout() {
-        http.post(job + "/fixtures", "version", http.version(job), "count", 1, "type", "fernglass-tern/16-channel", "position", "Pipe");
+        http.post(
+                job + "/fixtures",
+                "version",
+                http.version(job),
+                "count",
+                1,
+                "type",
+                "fernglass-tern/16-channel",
+                "position",
+                "Pipe");
         JsonNode proposal =
                 propose("sel", "1,2,3,4", "to", "fernglass-tern/20-channel", "from", "5.101", "addressing", "yes");
         assertThat(proposal.path("style").asString()).isEqualTo("in-order");
         assertThat(proposal.path("moves").valueStream().map(m -> m.path("after").asString()))
                 .containsExactly("5.101", "5.121", "5.141", "5.161");
-        assertThat(post("/changes", "sel", "1,2,3", "to", "fernglass-tern/20-channel", "from", "5.1000").reasons())
+        assertThat(post("/changes", "sel", "1,2,3", "to", "fernglass-tern/20-channel", "from", "5.1000")
+                        .reasons())
                 .contains("512");
-        assertThat(post("/changes", "sel", "1", "to", "fernglass-tern/20-channel", "from", "5.1", "style", "keep-starts")
+        assertThat(post(
+                                "/changes",
+                                "sel",
+                                "1",
+                                "to",
+                                "fernglass-tern/20-channel",
+                                "from",
+                                "5.1",
+                                "style",
+                                "keep-starts")
                         .reasons())
                 .contains("A first address goes with");
     }

@@ -50,15 +50,16 @@ public class ShiftController {
     public Object fits(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "shift", page(job));
         Plan plan = frames.state(job).plan();
-        Optional<PlannedBlock> held = held(plan, reply.fields());
+        Optional<PlannedBlock> held = block(plan, reply.fields());
         List<FixtureKey> keys = keys(reply.fields(), held);
         if (held.isEmpty() || reply.fields().isFaulty()) {
             return reply.refused();
         }
         ObjectNode body = Json.object().put("length", held.get().footprint());
         ObjectNode starts = body.putObject("starts");
-        Map<UniverseNumber, List<SlotRange>> found =
-                Fits.without(plan, keys).together(Shift.blocks(plan, keys), held.get(), LegalStarts.universes(plan));
+        Map<UniverseNumber, List<SlotRange>> found = held.get().start().isEmpty()
+                ? alone(plan, held.get())
+                : Fits.without(plan, keys).together(Shift.blocks(plan, keys), held.get(), LegalStarts.universes(plan));
         found.forEach((universe, runs) -> {
             var list = starts.putArray(universe.toString());
             runs.forEach(r -> list.addArray().add(r.first()).add(r.last()));
@@ -66,14 +67,29 @@ public class ShiftController {
         return Reply.json(HttpStatus.OK, body);
     }
 
+    /** Where one that has no address yet may begin. */
+    private static Map<UniverseNumber, List<SlotRange>> alone(Plan plan, PlannedBlock block) {
+        Fits fits = Fits.of(plan);
+        Map<UniverseNumber, List<SlotRange>> starts = new TreeMap<>();
+        LegalStarts.universes(plan).forEach(u -> starts.put(u, fits.starts(u, block.footprint())));
+        return starts;
+    }
+
     private static Optional<PlannedBlock> held(Plan plan, Fields fields) {
+        Optional<PlannedBlock> block = block(plan, fields);
+        if (block.filter(b -> b.start().isEmpty()).isPresent()) {
+            fields.refuse("held", "There is no such block with an address any more.");
+        }
+        return block.filter(b -> b.start().isPresent());
+    }
+
+    private static Optional<PlannedBlock> block(Plan plan, Fields fields) {
         Optional<Integer> key = fields.number("held", "fixture that is held", 1, Integer.MAX_VALUE / 2);
         int block =
                 fields.has("block") ? fields.number("block", "block", 1, 512).orElse(1) : 1;
-        Optional<PlannedBlock> found = key.flatMap(k -> plan.block(new BlockRef(FixtureKey.of(k), block)))
-                .filter(b -> b.start().isPresent());
+        Optional<PlannedBlock> found = key.flatMap(k -> plan.block(new BlockRef(FixtureKey.of(k), block)));
         if (key.isPresent() && found.isEmpty()) {
-            fields.refuse("held", "There is no such block with an address any more.");
+            fields.refuse("held", "There is no such block any more.");
         }
         return found;
     }

@@ -21,38 +21,59 @@ import taxon.core.rig.Universe;
 /**
  * The tapes of a job, one under the other. Lengths in pixels.
  *
- * @param height of all tapes, drawn or not
+ * @param height of all tapes, drawn or not, with the tray
+ * @param tray what has no address yet
  * @param tapes the first of them or all
  */
-public record TapesDrawing(int width, int height, List<Tape> tapes) {
+public record TapesDrawing(int width, int height, Tray tray, List<Tape> tapes) {
     /** As many as fit on a screen beside the wish. */
     private static final int FIRST = 7;
 
     private static final int WIDTH = 950;
     private static final int TOP = 40;
 
+    /** How much is drawn: what a page begins with, everything, or everything as a proposal leaves it, where nobody places. */
+    private enum Extent {
+        FIRST,
+        ALL,
+        PROPOSED
+    }
+
     /** Those that a page begins with. */
     public static TapesDrawing first(JobState state, Selection selection, TintBy tints) {
-        return of(state, selection, tints, LegalStarts.of(state.plan(), selection), FIRST);
+        return of(state, selection, tints, LegalStarts.of(state.plan(), selection), Extent.FIRST);
     }
 
     /** All of them, what moves marked; nobody places anything there. */
     public static TapesDrawing proposed(JobState after, Selection moved, TintBy tints) {
-        return of(after, moved, tints, Map.of(), Integer.MAX_VALUE);
+        return of(after, moved, tints, Map.of(), Extent.PROPOSED);
     }
 
     public static TapesDrawing of(JobState state, Selection selection, TintBy tints) {
-        return of(state, selection, tints, LegalStarts.of(state.plan(), selection), Integer.MAX_VALUE);
+        return of(state, selection, tints, LegalStarts.of(state.plan(), selection), Extent.ALL);
     }
 
     public boolean isWhole() {
-        return height == TOP + tapes.size() * Tape.PITCH;
+        return height == TOP + tray.height() + tapes.size() * Tape.PITCH;
     }
 
     private static TapesDrawing of(
-            JobState state, Selection selection, TintBy tints, Map<UniverseNumber, List<SlotRange>> lit, int most) {
+            JobState state,
+            Selection selection,
+            TintBy tints,
+            Map<UniverseNumber, List<SlotRange>> lit,
+            Extent extent) {
         Plan plan = state.plan();
-        List<Universe> universes = plan.universes();
+        Tray tray = extent == Extent.PROPOSED ? Tray.NONE : Tray.of(plan, tints::of, selection);
+        List<Universe> universes = new ArrayList<>(plan.universes());
+        // Whoever has something to place finds an empty tape to put it on.
+        if (tray.open() > 0) {
+            LegalStarts.universes(plan).stream()
+                    .skip(universes.size())
+                    .forEach(next -> universes.add(plan.universe(next)));
+        }
+        int most = extent == Extent.FIRST ? FIRST : Integer.MAX_VALUE;
+        int top = TOP + tray.height();
         Fits fits = Fits.of(plan);
         Map<UniverseNumber, List<PlannedBlock>> blocks = new TreeMap<>();
         plan.blocks()
@@ -69,7 +90,7 @@ public record TapesDrawing(int width, int height, List<Tape> tapes) {
         for (Universe universe : universes.subList(0, Math.min(most, universes.size()))) {
             UniverseNumber number = universe.number();
             tapes.add(maker.tape(
-                    TOP + tapes.size() * Tape.PITCH,
+                    top + tapes.size() * Tape.PITCH,
                     number.number(),
                     routeWords(universe),
                     fits,
@@ -78,7 +99,7 @@ public record TapesDrawing(int width, int height, List<Tape> tapes) {
                     overlaps.getOrDefault(number, List.of()),
                     lit.getOrDefault(number, List.of())));
         }
-        return new TapesDrawing(WIDTH, TOP + universes.size() * Tape.PITCH, List.copyOf(tapes));
+        return new TapesDrawing(WIDTH, top + universes.size() * Tape.PITCH, tray, List.copyOf(tapes));
     }
 
     private static Map<UniverseNumber, List<Grounds.Overlap>> overlaps(JobState state) {

@@ -45,10 +45,12 @@ public final class TapesSvg {
                 drawing.height(),
                 drawing.width(),
                 drawing.height());
+        svg.tray(drawing.tray());
+        int scale = drawing.tray().height() + 14;
         for (int slot : SCALE) {
-            svg.add("<text class=\"m sm s\" y=\"14\" x=\"%.1f\">%d</text>", Tape.x(slot), slot);
+            svg.add("<text class=\"m sm s\" y=\"%d\" x=\"%.1f\">%d</text>", scale, Tape.x(slot), slot);
         }
-        svg.add("<text class=\"m sm s\" y=\"14\" text-anchor=\"end\" x=\"%.1f\">512</text>", Tape.x(513));
+        svg.add("<text class=\"m sm s\" y=\"%d\" text-anchor=\"end\" x=\"%.1f\">512</text>", scale, Tape.x(513));
         drawing.tapes().forEach(svg::tape);
         return svg.out.append("</svg>").toString();
     }
@@ -63,6 +65,37 @@ public final class TapesSvg {
 
     private static String round(double pixels) {
         return Double.toString(Math.round(pixels * 10) / 10.0);
+    }
+
+    private void tray(Tray tray) {
+        if (tray.open() == 0) {
+            return;
+        }
+        int more = tray.open() - tray.blocks().size();
+        add("<g id=\"tray\" data-open=\"%d\">", tray.open());
+        add(
+                "<text class=\"s\" y=\"14\" x=\"%d\">No address yet: %d. Drag one to a tape, or press a free slot to put the chosen or the next there.%s</text>",
+                Tape.LEFT, tray.open(), more > 0 ? " " + more + " more wait." : "");
+        tray.blocks().forEach(this::waiting);
+        out.append("</g>");
+    }
+
+    private void waiting(Tray.Block block) {
+        add(
+                "<g role=\"button\" class=\"unit waiting%s\" data-k=\"%d\" data-b=\"%d\" data-x=\"%s\" data-n=\"%d\" data-label=\"%s\"><title>%s</title>",
+                block.chosen() ? " chosen" : "",
+                block.key(),
+                block.block(),
+                round(block.x()),
+                block.length(),
+                safe(block.label()),
+                safe(block.title()));
+        add(
+                "<rect class=\"box tint%d\" x=\"%s\" y=\"%d\" width=\"%s\" height=\"%d\"/>",
+                block.tint(), round(block.x()), block.y(), round(block.width()), HEIGHT);
+        add(
+                "<text class=\"m b\" x=\"%s\" y=\"%d\">%s</text></g>",
+                round(block.x() + 5), block.y() + 18, safe(block.label()));
     }
 
     private void tape(Tape tape) {
@@ -140,6 +173,11 @@ public final class TapesSvg {
                     .append(round(box.x() + 5))
                     .append("\">");
             out.append(safe(box.label())).append("</text>");
+        }
+        if (box.chosen()) {
+            out.append("<circle class=\"grip\" r=\"11\" cy=\"44\" cx=\"")
+                    .append(round(box.x() + box.width() / 2))
+                    .append("\"/>");
         }
         if (box.showsMark()) {
             out.append("<svg y=\"13\" width=\"14\" height=\"14\" x=\"").append(round(box.markX() - 7));
