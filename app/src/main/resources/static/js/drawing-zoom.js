@@ -60,7 +60,7 @@ const label = (svg) => {
     if (!group) {
       continue;
     }
-    const size = Number(group.dataset.size);
+    const size = Number(unit.dataset.own ?? group.dataset.size);
     const room = Number(group.dataset.room);
     if (!inView || size * scale < READABLE) {
       continue;

@@ -43,6 +43,7 @@ public record RigPlan(
     private static final double LARGEST_UNIT = 28;
     private static final double SMALLEST_UNIT = 6;
     private static final double READABLE = 18;
+    private static final double LETTER_IN_BOX = 6.6;
     static final double ROOM_FOR_ADDRESS = 42;
     private static final double BARE_POSITION = 2;
     private static final int HALF_TURN = 1800;
@@ -54,7 +55,11 @@ public record RigPlan(
     public record Spot(double x, double y, String anchor) {}
 
     /** A position, from its left end to its right one. */
-    public record Line(int position, String name, double x1, double y1, double x2, double y2, List<Unit> units) {}
+    public record Line(int position, String name, double x1, double y1, double x2, double y2, List<Unit> units) {
+        Line with(List<Unit> settled) {
+            return new Line(position, name, x1, y1, x2, y2, settled);
+        }
+    }
 
     /**
      * A unit.
@@ -72,7 +77,16 @@ public record RigPlan(
             boolean readable,
             boolean guessed,
             long offset,
-            UnitMark mark) {}
+            UnitMark mark) {
+        /** As a mark that shows no words. */
+        Unit marked(double sizeOfMark) {
+            return new Unit(x, y, Math.min(size, sizeOfMark), room, false, guessed, offset, mark);
+        }
+
+        Unit withoutAddress() {
+            return new Unit(x, y, size, Math.min(room, ROOM_FOR_ADDRESS - 1), readable, guessed, offset, mark);
+        }
+    }
 
     private record Placed(Fixture fixture, Point point, boolean guessed) {}
 
@@ -246,7 +260,7 @@ public record RigPlan(
                                                 y(u.point()),
                                                 size,
                                                 room,
-                                                size >= READABLE,
+                                                size >= roomFor(u.fixture()),
                                                 u.guessed(),
                                                 u.guessed()
                                                         ? 0
@@ -269,7 +283,13 @@ public record RigPlan(
                     (int) Math.round(count * one * perMetre),
                     count + (feet ? " ft" : " m"),
                     perMetre,
-                    lines);
+                    Crowd.settled(lines));
+        }
+
+        /** How large a box is in which the unit's ID can be read. */
+        private static double roomFor(Fixture fixture) {
+            int letters = fixture.id().map(i -> i.toString().length()).orElse(1);
+            return Math.max(READABLE, letters * LETTER_IN_BOX + 2);
         }
 
         /** How close the closest two neighbours are; one whose place is guessed brings the others no closer. */

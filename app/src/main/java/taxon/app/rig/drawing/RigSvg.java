@@ -1,8 +1,10 @@
 package taxon.app.rig.drawing;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 import org.springframework.web.util.HtmlUtils;
 import taxon.app.rig.drawing.RigPlan.Line;
 import taxon.app.rig.drawing.RigPlan.Segment;
@@ -12,10 +14,12 @@ import taxon.app.rig.drawing.RigPlan.Unit;
 public final class RigSvg {
     private static final double NAME_HEIGHT = 18;
     private static final double LETTER = 7.5;
+    private static final double WORDS_OF_UNIT = 36;
 
     private final StringBuilder out = new StringBuilder(1 << 16);
     private final int job;
     private final List<Written> names = new ArrayList<>();
+    private final List<Unit> standing = new ArrayList<>();
 
     /** A name that stands on the drawing. */
     private record Written(double x, double y, String name) {}
@@ -35,7 +39,71 @@ public final class RigSvg {
         svg.add(" data-metre=\"%.3f\" role=\"group\" aria-label=\"The rig from above\">", plan.perMetre());
         svg.centre(plan, frontWords);
         plan.lines().forEach(svg::line);
+        plan.lines().forEach(l -> svg.standing.addAll(l.units()));
+        plan.lines().forEach(svg::runs);
+        plan.lines()
+                .forEach(l -> l.units().stream()
+                        .filter(u -> u.mark().chosen() && !u.readable())
+                        .forEach(svg::callOut));
         return svg.out.append("</svg>").toString();
+    }
+
+    /** Units that are too small for words are named as runs, where there is room: "101–116". */
+    private void runs(Line line) {
+        List<Unit> small = line.units().stream()
+                .filter(u -> !u.readable() && u.mark().id().matches("\\d{1,5}"))
+                .sorted(Comparator.comparingDouble(Unit::x).thenComparingDouble(Unit::y))
+                .toList();
+        for (int from = 0; from < small.size(); ) {
+            int to = from + 1;
+            while (to < small.size() && id(small.get(to)) == id(small.get(to - 1)) + 1) {
+                to++;
+            }
+            run(small.get(from), small.get(to - 1));
+            from = to;
+        }
+    }
+
+    private static int id(Unit unit) {
+        return Integer.parseInt(unit.mark().id());
+    }
+
+    private void run(Unit first, Unit last) {
+        String words = first.equals(last)
+                ? first.mark().id()
+                : first.mark().id() + "–" + last.mark().id();
+        double half = first.size() / 2;
+        double x = (first.x() + last.x()) / 2 - words.length() * LETTER / 2;
+        double middle = (first.y() + last.y()) / 2;
+        Stream.of(
+                        new Written(x, Math.min(first.y(), last.y()) - half - 5, words),
+                        new Written(x, Math.max(first.y(), last.y()) + half + 14, words),
+                        new Written(x + words.length() * LETTER / 2 + half + 8, middle + 14, words))
+                .filter(w -> !isTaken(w.x(), w.y(), words) && !isCovered(w))
+                .findFirst()
+                .ifPresent(w -> {
+                    names.add(w);
+                    add("<text class=\"m sm s halo run\" x=\"%.1f\" y=\"%.1f\">%s</text>", w.x(), w.y(), words);
+                });
+    }
+
+    /** True where a unit stands, with the words above and below it. */
+    private boolean isCovered(Written words) {
+        double right = words.x() + words.name().length() * LETTER;
+        return standing.stream().anyMatch(u -> {
+            double up = u.readable() ? WORDS_OF_UNIT : u.size() / 2;
+            return words.x() < u.x() + u.size() / 2
+                    && right > u.x() - u.size() / 2
+                    && words.y() > u.y() - up
+                    && words.y() - NAME_HEIGHT / 2 < u.y() + up;
+        });
+    }
+
+    /** The chosen one is always named, and stands above all others. */
+    private void callOut(Unit unit) {
+        add(
+                "<text class=\"m b halo callout\" text-anchor=\"middle\" x=\"%.1f\" y=\"%.1f\">%s</text>",
+                unit.x(), unit.y() - unit.size() / 2 - 6, safe(unit.mark().id()));
     }
 
     /** Positions of which it is not known where they lie, each as a bar. */
@@ -78,7 +146,7 @@ public final class RigSvg {
                 "<g data-position=\"%d\" data-size=\"%.1f\" data-room=\"%.1f\"><line class=\"line\" x1=\"%.1f\" y1=\"%.1f\" x2=\"%.1f\" y2=\"%.1f\"/>",
                 line.position(), size(line), room(line), line.x1(), line.y1(), line.x2(), line.y2());
         nameOf(line);
-        line.units().forEach(this::unit);
+        line.units().forEach(u -> unit(u, u.size() == size(line)));
         out.append("</g>");
     }
 
@@ -117,15 +185,15 @@ public final class RigSvg {
     }
 
     private static double size(Line line) {
-        return line.units().stream().mapToDouble(Unit::size).findFirst().orElse(0);
+        return line.units().stream().mapToDouble(Unit::size).max().orElse(0);
     }
 
     private static double room(Line line) {
-        return line.units().stream().mapToDouble(Unit::room).findFirst().orElse(0);
+        return line.units().stream().mapToDouble(Unit::room).max().orElse(0);
     }
 
     /** One that is too small to be read is a box and nothing else: half the elements of a page that has thousands. */
-    private void unit(Unit u) {
+    private void unit(Unit u, boolean likeItsLine) {
         String words = u.mark().title() + ", " + u.mark().address() + (u.guessed() ? ", offset not known" : "");
         String offset = u.guessed() ? "" : " data-offset=\"" + u.offset() + "\"";
         if (u.readable()) {
@@ -143,6 +211,7 @@ public final class RigSvg {
             out.append("</g>");
         } else {
             box(u, u.x() - u.size() / 2, u.y() - u.size() / 2, u.mark().chosen() ? " chosen" : "");
+            out.append(likeItsLine ? "" : " data-own=\"" + round(u.size()) + '"');
             who(u.mark(), words, offset);
             out.append("/>");
         }

@@ -14,6 +14,7 @@ import taxon.app.rig.drawing.RigPlan.Unit;
 import taxon.core.length.Length;
 import taxon.core.length.LengthUnit;
 import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
@@ -21,6 +22,8 @@ import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionKind;
 import taxon.core.rig.RigView;
 import taxon.core.rig.RigView.Side;
+import taxon.core.rig.edit.Added;
+import taxon.core.rig.edit.FixtureEdits;
 import taxon.core.testing.Rigs;
 
 class RigPlanTest {
@@ -74,6 +77,61 @@ class RigPlanTest {
         assertThat(back.y1()).isLessThan(turned.y1());
         assertThat(turned.x1()).isCloseTo(turned.x2(), within(0.01));
         assertThat(turned.y2()).isLessThan(turned.y1());
+    }
+
+    /** Two on a truss and one on another that crosses it there: nobody's words run into another's. */
+    private static Plan crossing() {
+        Plan plan = hang(hang(rig(2), 1, "0"), 2, "5").with(truss(2, "10", "0", "6", 900));
+        plan = Rigs.apply(
+                plan,
+                FixtureEdits.add(
+                        "add",
+                        List.of(Added.of(
+                                        Rigs.type("t", 4),
+                                        Rigs.type("t", 4).modes().get(0),
+                                        1,
+                                        Added.Words.on("Truss 2"))
+                                .withIds(Optional.of(FixtureId.of(301))))));
+        return hang(plan, 3, "0");
+    }
+
+    @Test
+    void unitsThatCoverEachOtherBecomeMarksAndTheOthersStayReadable() {
+        List<Line> lines = drawn(crossing()).lines();
+        assertThat(lines.get(0).units()).extracting(Unit::readable).containsExactly(false, true);
+        assertThat(lines.get(1).units()).extracting(Unit::readable).containsExactly(false);
+    }
+
+    @Test
+    void theChosenOneIsAlwaysReadable() {
+        Plan plan = crossing();
+        List<Line> lines = RigPlan.of(plan, Selection.of(List.of(FixtureKey.of(3))))
+                .orElseThrow()
+                .lines();
+        assertThat(lines.get(1).units().get(0).readable()).isTrue();
+        assertThat(lines.get(0).units().get(0).readable()).isFalse();
+        Plan crowd = rig(200);
+        String svg = RigSvg.above(
+                RigPlan.of(crowd, Selection.of(List.of(FixtureKey.of(77)))).orElseThrow(), 1, "front");
+        assertThat(svg).contains("callout\"").containsPattern("callout[^>]*>77<");
+    }
+
+    @Test
+    void unitsTooSmallForWordsAreNamedAsRuns() {
+        String svg = RigSvg.above(drawn(rig(200)), 1, "front");
+        assertThat(svg).contains(">1–200</text>");
+    }
+
+    @Test
+    void anUprightPositionIsDrawnFoldedDownAwayFromTheMiddle() {
+        PositionGeometry tower = new PositionGeometry(
+                Optional.empty(), Length.metres("-4"), Length.metres("2"), Length.metres("3"), 0, true);
+        Plan plan = hang(hang(rig(2).with(truss(2, "20", "0", "6", 0)), 1, "-2"), 2, "2")
+                .with(new Position(1, "Boom", PositionKind.TOWER, tower));
+        Line boom = drawn(plan).lines().get(0);
+        assertThat(boom.name()).isEqualTo("Boom, upright");
+        assertThat(boom.x1()).as("its foot is where it stands").isGreaterThan(boom.x2());
+        assertThat(boom.units().get(0).x()).isGreaterThan(boom.units().get(1).x());
     }
 
     @Test
