@@ -22,6 +22,7 @@ import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
 import taxon.app.library.TypeLibrary;
 import taxon.app.library.TypeLibrary.Entry;
+import taxon.app.store.FavouriteStore;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.fixture.TypeId;
@@ -40,10 +41,12 @@ class TypeController {
 
     private final Frames frames;
     private final TypeLibrary library;
+    private final FavouriteStore favourites;
 
-    TypeController(Frames frames, TypeLibrary library) {
+    TypeController(Frames frames, TypeLibrary library, FavouriteStore favourites) {
         this.frames = frames;
         this.library = library;
+        this.favourites = favourites;
     }
 
     /**
@@ -102,6 +105,7 @@ class TypeController {
         model.addAttribute("standing", standing(state, type));
         model.addAttribute("modes", modes(state, type, number));
         model.addAttribute("number", number);
+        model.addAttribute("isFavourite", favourites.of(People.of(request)).contains(type.id()));
         model.addAttribute("facts", FactsText.lines(type.facts()));
         model.addAttribute("software", FactsText.software(type.facts().remote()));
         model.addAttribute("sheet", ModeSheet.of(mode));

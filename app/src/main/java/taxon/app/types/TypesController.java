@@ -1,6 +1,7 @@
 package taxon.app.types;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -12,11 +13,13 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import taxon.app.access.People;
 import taxon.app.edit.JobState;
 import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
 import taxon.app.library.TypeLibrary;
+import taxon.app.store.FavouriteStore;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeId;
 import taxon.core.library.ModeSummary;
@@ -36,10 +39,12 @@ class TypesController {
 
     private final Frames frames;
     private final TypeLibrary library;
+    private final FavouriteStore favourites;
 
-    TypesController(Frames frames, TypeLibrary library) {
+    TypesController(Frames frames, TypeLibrary library, FavouriteStore favourites) {
         this.frames = frames;
         this.library = library;
+        this.favourites = favourites;
     }
 
     /**
@@ -83,8 +88,18 @@ class TypesController {
         model.addAttribute("isShelf", isShelf);
         model.addAttribute("maker", maker);
         model.addAttribute("makers", makers());
+        model.addAttribute("favourites", favourites(state, People.of(request)));
+        model.addAttribute("who", People.of(request));
         model.addAttribute("known", library.index().size());
         return "types/page";
+    }
+
+    /** Those that the job or the library still knows. */
+    private List<FixtureType> favourites(JobState state, String who) {
+        return favourites.of(who).stream()
+                .flatMap(id -> library.knownTo(state.plan()).find(id).stream())
+                .sorted(Comparator.comparing(FixtureType::fullName))
+                .toList();
     }
 
     /** A maker, and how many types of theirs are known. */

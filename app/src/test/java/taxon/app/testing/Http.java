@@ -22,6 +22,7 @@ public final class Http {
     private static final String TOKEN = "test";
     private static final String BOUNDARY = "----taxon-test";
 
+    private String who = "";
     private final HttpClient client = HttpClient.newHttpClient();
     private final String base;
 
@@ -59,6 +60,11 @@ public final class Http {
             return !answer.get().text().contains("id=\"running\"");
         });
         return answer.get();
+    }
+
+    /** Whose browser it is from now on; a name of letters only. */
+    public void as(String name) {
+        who = name;
     }
 
     public long version(int job) {
@@ -129,7 +135,8 @@ public final class Http {
     }
 
     public HttpRequest.Builder request(String path) {
-        return HttpRequest.newBuilder(URI.create(base + path)).header("Cookie", "XSRF-TOKEN=" + TOKEN);
+        return HttpRequest.newBuilder(URI.create(base + path))
+                .header("Cookie", "XSRF-TOKEN=" + TOKEN + (who.isEmpty() ? "" : "; who=" + who));
     }
 
     private static String encoded(Object value) {

@@ -182,6 +182,21 @@ class TypesHttpTest {
     }
 
     @Test
+    void aFavouriteOfOnePersonIsAtHandForThemAndNobodyElse() {
+        http.as("Robin");
+        http.post(job + "/types/oxbow-curlew-12/favourite");
+        assertThat(http.page(job + "/types").text()).contains("Favourites of Robin", "Oxbow Curlew 12");
+        assertThat(http.page(job + "/types/oxbow-curlew-12").text()).contains("No favourite any more");
+        http.as("Sam");
+        assertThat(http.page(job + "/types").text()).doesNotContain("Favourites of");
+        http.as("Robin");
+        http.post(job + "/types/oxbow-curlew-12/favourite", "forget", "yes");
+        assertThat(http.page(job + "/types").text()).doesNotContain("Favourites of");
+        assertThat(http.post(job + "/types/nobody/favourite").status()).isEqualTo(404);
+        http.as("");
+    }
+
+    @Test
     void addressSwitchesAreDrawnForTypesThatHaveThemAsTheyCount() {
         assertThat(http.page(job + "/types/oxbow-dunlin").text()).contains("nine, the address less one");
         assertThat(http.page(job + "/types/fernglass-heron-380").text()).doesNotContain("nine, the address");
