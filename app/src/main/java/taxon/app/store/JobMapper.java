@@ -54,6 +54,12 @@ interface JobMapper {
             @Param("note") String note,
             @Param("view") String view);
 
+    @Select("select printed_at from job where id = #{id} and printed_at is not null")
+    Optional<String> printedAt(int id);
+
+    @Update("update job set printed_at = #{at} where id = #{id} and printed_at is null")
+    void markPrinted(@Param("id") int id, @Param("at") String at);
+
     @Update("update job set version = #{to} where id = #{id} and version = #{from}")
     int advance(@Param("id") int id, @Param("from") long from, @Param("to") long to);
 }

@@ -33,6 +33,18 @@ public class JobStore {
         return jobs.version(job);
     }
 
+    /** True when a paper of the job was given out at some time. */
+    public boolean isPrinted(int job) {
+        return jobs.printedAt(job).isPresent();
+    }
+
+    /** Remembers that a paper of the job was given out. */
+    public void markPrinted(int job) {
+        if (!isPrinted(job)) {
+            jobs.markPrinted(job, clock.instant().toString());
+        }
+    }
+
     /**
      * Moves a job from one version to the next.
      *

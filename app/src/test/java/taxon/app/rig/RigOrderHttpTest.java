@@ -42,6 +42,35 @@ class RigOrderHttpTest {
     }
 
     @Test
+    void oldNumbersAreKeptByDefaultOnlyOnceAPaperWasGivenOut() {
+        String keptTicked = "name=\"keep\" value=\"yes\" checked";
+        assertThat(plain(http.page(job + "/numbering").text())).doesNotContain(keptTicked);
+        assertThat(http.get(job + "/paperwork/by-fixture.pdf").status()).isEqualTo(200);
+        assertThat(plain(http.page(job + "/numbering").text())).contains(keptTicked);
+        assertThat(plain(http.page(http.job("Another") + "/numbering").text())).doesNotContain(keptTicked);
+    }
+
+    private static String plain(String html) {
+        return html.replaceAll("\\s+", " ");
+    }
+
+    @Test
+    void anUprightPositionIsKeptAndOutlivesARestart() {
+        assertThat(post("/positions/1", "name", "Boom", "kind", "tower", "height", "3", "upright", "yes")
+                        .status())
+                .isEqualTo(200);
+        Path data = server.data();
+        server.close();
+        open(data);
+        assertThat(document().path("positions").get(0).path("upright").asBoolean())
+                .isTrue();
+        assertThat(post("/positions/1", "name", "Boom", "kind", "tower", "height", "3")
+                        .status())
+                .isEqualTo(200);
+        assertThat(document().path("positions").get(0).has("upright")).isFalse();
+    }
+
+    @Test
     void aPositionIsDescribedAndOutlivesARestart() {
         assertThat(post(
                                 "/positions/1",

@@ -19,6 +19,7 @@ import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
 import taxon.app.proposals.ProposalDesk;
+import taxon.app.store.JobStore;
 import taxon.app.store.RevisionStore;
 import taxon.core.numbering.Numbering;
 import taxon.core.numbering.NumberingOrder;
@@ -41,8 +42,10 @@ public class NumberingController {
     private final Frames frames;
     private final ProposalDesk desk;
     private final RevisionStore revisions;
+    private final JobStore jobs;
 
-    public NumberingController(Frames frames, ProposalDesk desk, RevisionStore revisions) {
+    public NumberingController(Frames frames, ProposalDesk desk, RevisionStore revisions, JobStore jobs) {
+        this.jobs = jobs;
         this.frames = frames;
         this.desk = desk;
         this.revisions = revisions;
@@ -71,11 +74,11 @@ public class NumberingController {
         return "rig/numbering";
     }
 
-    /** As long as nothing is set on a unit and nothing was handed over, no number is known to anybody. */
+    /** As long as nothing is set on a unit and nothing was printed or handed over, no number is known to anybody. */
     private boolean isOutThere(JobState state) {
         boolean set = state.plan().blocks().stream()
                 .anyMatch(b -> Standing.of(b, state.plan()).isSet());
-        return set || !revisions.all(state.job()).isEmpty();
+        return set || jobs.isPrinted(state.job()) || !revisions.all(state.job()).isEmpty();
     }
 
     @PostMapping("/jobs/{job}/numbering")
