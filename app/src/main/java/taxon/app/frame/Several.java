@@ -4,6 +4,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import taxon.core.fixture.AttributeBook;
+import taxon.core.fixture.Mode;
 import taxon.core.grouping.IdRuns;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
@@ -15,7 +17,7 @@ import taxon.core.rig.PlannedBlock;
  * @param ids in runs, "201–208, 301"
  * @param first the block with the lowest address among them, by which all can be moved; empty when none has an address
  */
-public record Several(int count, String ids, List<Line> lines, Optional<PlannedBlock> first) {
+public record Several(int count, String ids, List<Line> lines, Optional<PlannedBlock> first, List<String> channels) {
 
     /** @param shared true when all have this value; else it names the different ones */
     public record Line(String name, String value, boolean shared) {}
@@ -40,7 +42,16 @@ public record Several(int count, String ids, List<Line> lines, Optional<PlannedB
                 fixtures.stream()
                         .flatMap(f -> plan.blocksOf(f).stream())
                         .filter(b -> b.start().isPresent())
-                        .min(Comparator.comparing(b -> b.start().orElseThrow())));
+                        .min(Comparator.comparing(b -> b.start().orElseThrow())),
+                fixtures.stream()
+                        .flatMap(f -> plan.mode(f).stream())
+                        .distinct()
+                        .flatMap(Mode::channels)
+                        .filter(c -> !c.isVirtual())
+                        .map(c -> AttributeBook.words(c.attribute()))
+                        .distinct()
+                        .sorted()
+                        .toList());
     }
 
     private static Line line(String name, List<Fixture> fixtures, Function<Fixture, String> value) {

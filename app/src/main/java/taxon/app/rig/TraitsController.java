@@ -23,6 +23,8 @@ import taxon.core.rig.Plan;
 import taxon.core.rig.Traits;
 import taxon.core.rig.Traits.Parked;
 import taxon.core.rig.edit.FixtureEdits;
+import taxon.core.rig.edit.ParkEdits;
+import taxon.core.text.Texts;
 
 /** Where on its position a fixture hangs, and what is special about it. */
 @Controller
@@ -76,6 +78,36 @@ public class TraitsController {
                         Guard.UNTOUCHED_ELEMENTS,
                         People.of(request),
                         FixtureEdits.describe(fixture, offset, traits.get())));
+    }
+
+    /**
+     * Parks a channel of many by its name: {@code sel}, {@code channel} as people say it, {@code value} from 0 to 255 or
+     * nothing to let it go, {@code why}.
+     */
+    @PostMapping("/jobs/{job}/fixtures/park")
+    public Object park(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "park", "/jobs/" + job + "/rig");
+        Fields fields = reply.fields();
+        long version = reply.version();
+        List<FixtureKey> keys = fields.keys("sel");
+        Optional<Integer> value = fields.numberOrNone("value", "value", 0, 255);
+        fields.build("channel", () -> Texts.requireLine("channel", fields.text("channel"), 60));
+        if (value.isPresent()) {
+            fields.build("why", () -> Texts.requireLine("reason", fields.text("why"), 120));
+        }
+        if (keys.isEmpty()) {
+            fields.refuse("channel", "No fixture is chosen.");
+        }
+        if (fields.isFaulty()) {
+            return reply.refused();
+        }
+        Plan plan = frames.state(job).plan();
+        return reply.after(editor.apply(
+                job,
+                version,
+                Guard.UNTOUCHED_ELEMENTS,
+                People.of(request),
+                ParkEdits.park(plan, keys, fields.text("channel"), value, fields.text("why"))));
     }
 
     private static Optional<FixtureKey> mirrors(Plan plan, FixtureKey fixture, Fields fields) {

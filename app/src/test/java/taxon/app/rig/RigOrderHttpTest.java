@@ -55,6 +55,21 @@ class RigOrderHttpTest {
     }
 
     @Test
+    void aChannelOfManyIsParkedByItsName() {
+        assertThat(post("/fixtures/park", "sel", "1,2,3", "channel", "green", "value", 200, "why", "house light")
+                        .status())
+                .isEqualTo(200);
+        assertThat(document().path("fixtures").toString()).contains("house light");
+        assertThat(http.page(job + "/rig?sel=1,2").text()).contains("park-channels", "value=\"green\"");
+        assertThat(post("/fixtures/park", "sel", "1", "channel", "gobo", "value", 1, "why", "x")
+                        .reasons())
+                .contains("none of the chosen");
+        assertThat(post("/fixtures/park", "sel", "1", "channel", "green", "value", 256)
+                        .reasons())
+                .contains("0 to 255", "reason");
+    }
+
+    @Test
     void anUprightPositionIsKeptAndOutlivesARestart() {
         assertThat(post("/positions/1", "name", "Boom", "kind", "tower", "height", "3", "upright", "yes")
                         .status())
