@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -12,9 +13,10 @@ import taxon.app.form.Reply;
 import taxon.app.form.Selection;
 import taxon.app.frame.Frames;
 import taxon.app.rig.table.RigRow;
+import taxon.core.grouping.RigTree;
 import taxon.core.proof.Standing;
 import taxon.core.rig.Fixture;
-import taxon.core.rig.Group;
+import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.formats.json.Json;
 
@@ -27,7 +29,7 @@ public class ChooseController {
         this.frames = frames;
     }
 
-    /** One of {@code position} and {@code group} (numbers), {@code type} (its id), {@code standing} (its word). */
+    /** One of {@code all}, {@code position} and {@code group} (numbers), {@code type} (its id), {@code standing} (its word). */
     @GetMapping("/jobs/{job}/choose")
     public Object choose(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "choose", "/jobs/" + job + "/rig");
@@ -54,12 +56,15 @@ public class ChooseController {
         Optional<Predicate<Fixture>> standing = value(request, "standing")
                 .flatMap(ChooseController::standing)
                 .map(s -> f -> RigRow.standing(plan, plan.blocksOf(f)) == s);
-        return position.or(() -> type).or(() -> standing).or(() -> group(plan, request));
+        Optional<Predicate<Fixture>> all = value(request, "all").map(a -> f -> true);
+        return all.or(() -> position).or(() -> type).or(() -> standing).or(() -> group(plan, request));
     }
 
     private static Optional<Predicate<Fixture>> group(Plan plan, HttpServletRequest request) {
-        Optional<Group> group = number(request, "group").flatMap(plan::group);
-        return group.map(g -> g::holds);
+        return number(request, "group").map(n -> {
+            Set<FixtureKey> inside = RigTree.inside(plan, n);
+            return f -> inside.contains(f.key());
+        });
     }
 
     private static Optional<Standing> standing(String word) {

@@ -5,6 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -38,9 +39,11 @@ import taxon.app.rig.scene.SceneKind;
 import taxon.app.rig.table.RigRow;
 import taxon.app.rig.table.RigTable;
 import taxon.app.rig.table.TableColumn;
+import taxon.app.rig.tree.TreeView;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeId;
+import taxon.core.rig.ElementKey;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
@@ -48,6 +51,7 @@ import taxon.core.rig.Plan;
 import taxon.core.rig.edit.Added;
 import taxon.core.rig.edit.Edit;
 import taxon.core.rig.edit.FixtureEdits;
+import taxon.core.rig.edit.GroupEdits;
 import taxon.core.text.Texts;
 
 /** The rig: its drawing, its table, adding by hand, changing and taking away. */
@@ -85,6 +89,7 @@ public class RigController {
         model.addAttribute("shown", shown.size());
         model.addAttribute("view", ViewController.Line.of(plan.sheet().view()));
         model.addAttribute("types", library.choices(state.plan(), wanted(request)));
+        model.addAttribute("folders", TreeView.branches(plan));
         model.addAttribute("lastScene", desk.newestFile(job, SceneKind.NAME));
         return "rig/page";
     }
@@ -158,8 +163,25 @@ public class RigController {
             return reply.refused();
         }
         String title = added.get().count() + " × " + added.get().type().fullName() + " added";
-        Edit edit = FixtureEdits.add(title, List.of(added.get()));
+        Edit edit = into(frames.state(job).plan(), fields, FixtureEdits.add(title, List.of(added.get())), added.get());
+        if (fields.isFaulty()) {
+            return reply.refused();
+        }
         return reply.after(editor.apply(job, version, Guard.UNCHANGED_JOB, People.of(request), edit));
+    }
+
+    /** The same, with the new ones put straight into a folder or group ({@code into}, its number) where one is named. */
+    private static Edit into(Plan plan, Fields fields, Edit adding, Added added) {
+        Optional<Integer> group = fields.numberOrNone("into", "folder or group", 1, Integer.MAX_VALUE / 2);
+        if (group.isPresent() && plan.group(group.get()).isEmpty()) {
+            fields.refuse("into", "There is no such folder or group any more.");
+        }
+        int first = plan.nextNumber(ElementKey.Kind.FIXTURE);
+        List<FixtureKey> keys = IntStream.range(first, first + added.count())
+                .mapToObj(FixtureKey::of)
+                .toList();
+        return group.map(g -> Edit.inTurn(adding.title(), List.of(adding, GroupEdits.join(g, keys))))
+                .orElse(adding);
     }
 
     /** The type and its mode come as one field, {@code type-id/mode name}, so that they cannot contradict each other. */

@@ -70,6 +70,38 @@ class RigOrderHttpTest {
     }
 
     @Test
+    void fixturesAreAddedStraightIntoAFolderAndCountsAreTrueWhereverTheyLie() {
+        int folder = made("kind", "folder", "name", "Dock");
+        int group = made("kind", "group", "name", "Steps", "parent", folder);
+        assertThat(post("/fixtures", "count", 6, "type", "generic-rgb/3-channel", "into", group)
+                        .status())
+                .isEqualTo(200);
+        String page = plain(http.page(job + "/rig").text());
+        assertThat(page).contains("Choose the 6 in the folder Dock", "Choose the 6 in the group Steps");
+        assertThat(plain(http.page(job + "/tree").text()))
+                .as("the four from before, and none of those in the group of the folder")
+                .contains("4 fixtures lie in no folder");
+        assertThat(http.get(job + "/choose?group=" + folder)
+                        .json()
+                        .path("chosen")
+                        .asInt())
+                .isEqualTo(6);
+        assertThat(http.get(job + "/choose?all=yes").json().path("chosen").asInt())
+                .isEqualTo(10);
+        assertThat(post("/fixtures", "count", 1, "type", "generic-rgb/3-channel", "into", 99)
+                        .reasons())
+                .contains("no such folder");
+        post("/undo");
+        assertThat(http.get(job + "/fixtures").json().path("fixtures")).hasSize(4);
+    }
+
+    private int made(Object... fields) {
+        post("/groups", fields);
+        JsonNode groups = document().path("groups");
+        return groups.get(groups.size() - 1).path("number").asInt();
+    }
+
+    @Test
     void anUprightPositionIsKeptAndOutlivesARestart() {
         assertThat(post("/positions/1", "name", "Boom", "kind", "tower", "height", "3", "upright", "yes")
                         .status())

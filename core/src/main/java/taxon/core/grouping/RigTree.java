@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import taxon.core.fixture.Part;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
@@ -62,9 +63,29 @@ public final class RigTree {
         RigTree tree = new RigTree(plan);
         List<Node> top = tree.within(Optional.empty());
         Set<FixtureKey> inFolders = new HashSet<>();
-        plan.groups().stream().filter(g -> g.kind() == GroupKind.FOLDER).forEach(g -> inFolders.addAll(g.members()));
+        // Whoever lies in a group, or comes by a rule, inside a folder lies in that folder.
+        top.stream()
+                .filter(n -> n instanceof Branch b && b.group().kind() == GroupKind.FOLDER)
+                .forEach(n -> inFolders.addAll(n.fixtures()));
         tree.members.order().stream().filter(f -> !inFolders.contains(f.key())).forEach(f -> top.add(tree.leaf(f)));
         return List.copyOf(top);
+    }
+
+    /** All fixtures in a folder or group and in what lies in it; none where there is no such folder or group. */
+    public static Set<FixtureKey> inside(Plan plan, int number) {
+        return new RigTree(plan)
+                .within(Optional.empty()).stream()
+                        .flatMap(RigTree::branches)
+                        .filter(b -> b.group().number() == number)
+                        .findFirst()
+                        .map(Branch::fixtures)
+                        .orElse(Set.of());
+    }
+
+    private static Stream<Branch> branches(Node node) {
+        return node instanceof Branch branch
+                ? Stream.concat(Stream.of(branch), branch.children().stream().flatMap(RigTree::branches))
+                : Stream.empty();
     }
 
     private List<Node> within(Optional<Integer> parent) {

@@ -51,6 +51,27 @@ public record TreeView(List<Line> lines, List<Unit> loose) {
     /** A folder or group that another can lie in. */
     public record Place(int number, String words) {}
 
+    /** A folder or group beside the table. */
+    public record BranchLine(int number, int depth, boolean folder, String name, int count) {}
+
+    /** Folders and groups in the order of the tree, without what lies in them. */
+    public static List<BranchLine> branches(Plan plan) {
+        List<BranchLine> branches = new ArrayList<>();
+        RigTree.of(plan).stream().filter(Branch.class::isInstance).forEach(n -> branches((Branch) n, 0, branches));
+        return branches;
+    }
+
+    private static void branches(Branch branch, int depth, List<BranchLine> into) {
+        Group group = branch.group();
+        into.add(new BranchLine(
+                group.number(),
+                depth,
+                group.kind() == GroupKind.FOLDER,
+                group.name(),
+                branch.fixtures().size()));
+        branch.children().stream().filter(Branch.class::isInstance).forEach(b -> branches((Branch) b, depth + 1, into));
+    }
+
     /** A group that comes by itself. */
     public record Automatic(String name, String origin, int count, String runs, String keys) {}
 
