@@ -131,6 +131,9 @@ document.addEventListener("pointerdown", (event) => {
   const unit = unitOf(event.target);
   const [x, y] = inSvg(svg, event);
   dragged = false;
+  if (event.pointerType === "touch" && !event.target.closest(".grip")) {
+    return; // A finger scrolls; it drags by the grip of what is chosen.
+  }
   drag = { svg, unit, x, y, moved: false, units: [], places: new Map() };
   if (unit?.dataset.offset !== undefined) {
     drag.units = startUnits(svg, unit);

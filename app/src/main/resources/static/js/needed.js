@@ -5,6 +5,7 @@ const needs = {
   "#divide": "./panes.js",
   "svg[data-units], [data-drawing]": "./drawing.js",
   "svg[data-tapes], #overview": "./tapes.js",
+  "svg[data-tapes]": "./tapes-press.js",
   "#wish": "./wish.js",
 };
 

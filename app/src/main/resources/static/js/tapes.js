@@ -4,7 +4,7 @@
 import { choose, choosing, chosen, get, post, refresh, shownVersion } from "./page.js";
 import { add, inSvg } from "./svg.js";
 
-const NEAR = 12;
+export const NEAR = 12;
 const MOVED = 4;
 
 let drag = null;
@@ -12,19 +12,22 @@ let lifted = null;
 let last = 0;
 let quiet = false;
 
-const sheet = () => document.querySelector("svg[data-tapes]");
+/** True right after a drag, whose click means nothing. */
+export const isQuiet = () => quiet;
+
+export const sheet = () => document.querySelector("svg[data-tapes]");
 const job = () => document.querySelector(".frame[data-job]").dataset.job;
-const left = (svg) => Number(svg.dataset.left);
-const perSlot = (svg) => Number(svg.dataset.slot);
-const unitOf = (target) => target.closest?.("svg[data-tapes] .unit, #overview .unit");
+export const left = (svg) => Number(svg.dataset.left);
+export const perSlot = (svg) => Number(svg.dataset.slot);
+export const unitOf = (target) => target.closest?.("svg[data-tapes] .unit, #overview .unit");
 
 const tapeAt = (svg, y) =>
   [...svg.querySelectorAll("[data-u]")].reduce((best, tape) => (Math.abs(Number(tape.dataset.y) + 20 - y) < Math.abs(Number(best.dataset.y) + 20 - y) ? tape : best));
 
-const address = (universe, slot) => `${universe}.${String(slot).padStart(3, "0")}`;
+export const address = (universe, slot) => `${universe}.${String(slot).padStart(3, "0")}`;
 
 /** Asks where what is held may go, with all that is chosen when it is one of them. */
-const lift = async (unit) => {
+export const lift = async (unit) => {
   const keys = chosen();
   const key = Number(unit.dataset.k);
   const sel = keys.has(key) ? [...keys].join(",") : key;
@@ -37,23 +40,23 @@ const lift = async (unit) => {
 };
 
 const runsOn = (held, universe) => held.starts[universe] ?? [];
-const isLegal = (held, universe, slot) => runsOn(held, universe).some(([from, to]) => from <= slot && slot <= to);
+export const isLegal = (held, universe, slot) => runsOn(held, universe).some(([from, to]) => from <= slot && slot <= to);
 
 /** The legal start nearest to a slot, where one is near; else the slot itself. */
-const snapped = (held, universe, slot) => {
+export const snapped = (held, universe, slot) => {
   const nearest = runsOn(held, universe)
     .map(([from, to]) => Math.max(from, Math.min(to, slot)))
     .reduce((best, s) => (best === null || Math.abs(s - slot) < Math.abs(best - slot) ? s : best), null);
   return nearest !== null && Math.abs(nearest - slot) <= NEAR ? nearest : slot;
 };
 
-const clear = () => {
+export const clear = () => {
   document.querySelectorAll(".ghostly").forEach((e) => e.remove());
   document.querySelectorAll(".held").forEach((e) => e.classList.remove("held"));
 };
 
 /** Draws where it would lie, and whether it may. */
-const show = (held, universe, slot) => {
+export const show = (held, universe, slot) => {
   const svg = sheet();
   const tape = svg.querySelector(`[data-u="${universe}"]`);
   clear();
@@ -67,7 +70,7 @@ const show = (held, universe, slot) => {
   add(tape, "text", { class: "ghostly m b halo", x: Math.min(x + 4, 860), y: 48 }, `${address(universe, slot)}${legal ? "" : ", not free"}`);
 };
 
-const say = (words) => {
+export const say = (words) => {
   const place = document.querySelector(".hint");
   if (place) {
     place.textContent = words;
@@ -76,7 +79,7 @@ const say = (words) => {
 };
 
 /** Puts it down: one unit at once, several as a proposal. What is not free stays where it is. */
-const putDown = async (held, universe, slot) => {
+export const putDown = async (held, universe, slot) => {
   clear();
   if (universe === held.universe && slot === held.slot) {
     return;
@@ -151,55 +154,6 @@ document.addEventListener("click", (event) => {
   const key = Number(unit.dataset.k);
   choose(choosing(event, key, order, last));
   last = key;
-});
-
-// By pressing a free slot: once to see what would come there, again to put it there
-
-let pressed = null;
-
-const slotAt = (event) => {
-  const svg = sheet();
-  const tape = event.target.closest?.("svg[data-tapes] [data-u]");
-  if (!svg || !tape || event.target.closest(".unit, a")) {
-    return null;
-  }
-  const [x] = inSvg(svg, event);
-  const slot = Math.floor((x - left(svg)) / perSlot(svg)) + 1;
-  return slot >= 1 && slot <= 512 ? { universe: Number(tape.dataset.u), slot } : null;
-};
-
-/** Who would come to a free slot: what is chosen, in the tray or on a tape, else the next of the tray. */
-const comer = () => {
-  const keys = chosen();
-  const ours = [...sheet().querySelectorAll(".unit")].filter((u) => keys.has(Number(u.dataset.k)));
-  return ours.find((u) => u.matches(".waiting")) ?? ours[0] ?? sheet().querySelector(".unit.waiting");
-};
-
-document.addEventListener("click", async (event) => {
-  const at = quiet ? null : slotAt(event);
-  if (!at) {
-    pressed && !unitOf(event.target) && clear();
-    pressed = null;
-    return;
-  }
-  const unit = comer();
-  if (!unit) {
-    return;
-  }
-  const held = await lift(unit);
-  if (!held) {
-    return;
-  }
-  const slot = snapped(held, at.universe, at.slot);
-  if (pressed && pressed.key === unit.dataset.k && pressed.universe === at.universe && Math.abs(pressed.slot - slot) <= NEAR) {
-    const target = pressed;
-    pressed = null;
-    await putDown(held, target.universe, target.slot);
-    return;
-  }
-  show(held, at.universe, slot);
-  pressed = isLegal(held, at.universe, slot) ? { key: unit.dataset.k, universe: at.universe, slot } : null;
-  say(pressed ? `Press again to put ${unit.dataset.label ?? "it"} at ${address(at.universe, slot)}.` : `${address(at.universe, slot)} is not free for ${held.length} slots.`);
 });
 
 // By keyboard

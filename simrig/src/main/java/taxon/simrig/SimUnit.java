@@ -22,6 +22,8 @@ import taxon.wire.rdm.codec.Uid;
  */
 public final class SimUnit {
     private static final int CATEGORY_FIXTURE = 0x0100;
+    private static final long ALL_DEVICES = 0xFFFF_FFFFL;
+    private static final int ALL_MAKERS = 0xFFFF;
     private static final int LONGEST_LABEL = 32;
 
     private final Uid uid;
@@ -92,7 +94,15 @@ public final class SimUnit {
 
     /** What the unit answers; empty when the message is not for it, or it is silent. */
     public synchronized Optional<RdmMessage> answer(RdmMessage request) {
-        if (silent || !request.destination().equals(uid)) {
+        if (silent || !isMeant(request.destination())) {
+            return Optional.empty();
+        }
+        if (!request.destination().equals(uid)) {
+            // What goes to many is done, and nobody answers, since all would at once (ANSI E1.20, 6.2.3, from memory).
+            boolean isThere = request.subDevice() <= current().subDevices();
+            if (request.commandClass() == CommandClass.SET && isThere && !refused.contains(request.pid())) {
+                set(request);
+            }
             return Optional.empty();
         }
         if (request.subDevice() > current().subDevices()) {
@@ -108,7 +118,18 @@ public final class SimUnit {
         };
     }
 
+    /** To this unit, to all of its maker, or to all. */
+    private boolean isMeant(Uid destination) {
+        boolean toMany = destination.device() == ALL_DEVICES
+                && (destination.manufacturer() == ALL_MAKERS || destination.manufacturer() == uid.manufacturer());
+        return toMany || destination.equals(uid);
+    }
+
     private RdmMessage get(RdmMessage request) {
+        // Only a description is asked for with data: which of them (ANSI E1.20, 10.6.2, from memory).
+        if (request.pid() != Pid.DMX_PERSONALITY_DESCRIPTION && request.data().toArray().length > 0) {
+            return request.refuse(NackReason.FORMAT_ERROR);
+        }
         return switch (request.pid()) {
             case Pid.DEVICE_INFO ->
                 request.answer(RdmMessage.ACK, deviceInfo(request.subDevice()).encode());
@@ -135,8 +156,12 @@ public final class SimUnit {
             case Pid.DMX_PERSONALITY -> setPersonality(request, data);
             case Pid.DEVICE_LABEL -> setLabel(request, data);
             case Pid.IDENTIFY_DEVICE -> setIdentify(request, data);
-            case Pid.DEVICE_INFO, Pid.DEVICE_MODEL_DESCRIPTION, Pid.MANUFACTURER_LABEL ->
-                request.refuse(NackReason.UNSUPPORTED_COMMAND_CLASS);
+            case Pid.DEVICE_INFO,
+                    Pid.DEVICE_MODEL_DESCRIPTION,
+                    Pid.MANUFACTURER_LABEL,
+                    Pid.SOFTWARE_VERSION_LABEL,
+                    Pid.DMX_PERSONALITY_DESCRIPTION,
+                    Pid.SUPPORTED_PARAMETERS -> request.refuse(NackReason.UNSUPPORTED_COMMAND_CLASS);
             default -> request.refuse(NackReason.UNKNOWN_PID);
         };
     }
@@ -176,7 +201,10 @@ public final class SimUnit {
         if (data.length != 1) {
             return request.refuse(NackReason.FORMAT_ERROR);
         }
-        identifying = data[0] != 0;
+        if (data[0] != 0 && data[0] != 1) {
+            return request.refuse(NackReason.DATA_OUT_OF_RANGE);
+        }
+        identifying = data[0] == 1;
         return request.answer(RdmMessage.ACK, Bytes.NONE);
     }
 

@@ -19,9 +19,9 @@ import taxon.app.form.Reply;
 import taxon.app.form.Selection;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
+import taxon.app.library.ModeTarget;
 import taxon.app.library.TypeLibrary;
 import taxon.app.proposals.ProposalDesk;
-import taxon.app.types.ChangeJson.Target;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeId;
@@ -147,14 +147,14 @@ class ChangeController {
         String[] all = Objects.requireNonNullElse(request.getParameterValues("all"), new String[0]);
         List<Switch> switches = new ArrayList<>();
         for (String one : List.of(all).subList(0, Math.min(MOST_SWITCHES, all.length))) {
-            Target.read(one)
+            ModeTarget.read(one)
                     .ifPresentOrElse(
                             t -> add(state, fields, t, ofType(state.plan(), t.type()), switches),
                             () -> fields.refuse("to", "There is no such type and mode; choose one from the list."));
         }
         if (all.length == 0) {
             Set<FixtureKey> keys = fields.has("of") ? ofType(state.plan(), fields.text("of")) : chosen(state, fields);
-            Target.read(fields.text("to"))
+            ModeTarget.read(fields.text("to"))
                     .ifPresentOrElse(
                             t -> add(state, fields, t, keys, switches),
                             () -> fields.refuse("to", "There is no such type and mode; choose one from the list."));
@@ -162,7 +162,7 @@ class ChangeController {
         return switches;
     }
 
-    private void add(JobState state, Fields fields, Target target, Set<FixtureKey> keys, List<Switch> switches) {
+    private void add(JobState state, Fields fields, ModeTarget target, Set<FixtureKey> keys, List<Switch> switches) {
         Optional<FixtureType> type = library.knownTo(state.plan()).find(target.type());
         if (type.flatMap(t -> t.mode(target.mode())).isEmpty()) {
             fields.refuse("to", "There is no such type and mode; choose one from the list.");

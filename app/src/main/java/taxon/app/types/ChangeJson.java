@@ -7,7 +7,6 @@ import java.util.Set;
 import java.util.TreeSet;
 import taxon.core.dmx.AddressText;
 import taxon.core.fixture.FixtureType;
-import taxon.core.fixture.TypeId;
 import taxon.core.modes.ChangeProposal;
 import taxon.core.modes.ChangeProposal.StylePrice;
 import taxon.core.modes.ChangeRequest;
@@ -111,15 +110,5 @@ final class ChangeJson {
                 .put("overlaps", price.overlaps())
                 .put("slots", price.slots())
                 .put("universes", price.universes());
-    }
-
-    /** A type and a mode of it, as one field names them: {@code type-id/mode name}. Modes may hold slashes, ids cannot. */
-    record Target(TypeId type, String mode) {
-        static Optional<Target> read(String field) {
-            int slash = field.indexOf('/');
-            return slash > 0 && TypeId.isLegal(field.substring(0, slash))
-                    ? Optional.of(new Target(TypeId.of(field.substring(0, slash)), field.substring(slash + 1)))
-                    : Optional.empty();
-        }
     }
 }

@@ -12,11 +12,11 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import taxon.app.edit.JobState;
 import taxon.app.form.Fields;
 import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
+import taxon.app.library.ModeTarget;
 import taxon.app.library.TypeLibrary;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.FixtureType;
@@ -93,7 +93,8 @@ class StandInController {
         Fields fields = reply.fields();
         fields.build("maker", () -> Texts.requireLine("maker", fields.text("maker"), 60));
         fields.build("name", () -> Texts.requireLine("name", fields.text("name"), 60));
-        Optional<Chosen> chosen = chosen(frames.state(job), fields.text("of"));
+        Optional<ModeTarget.Found> chosen = ModeTarget.read(fields.text("of"))
+                .flatMap(t -> t.in(library.knownTo(frames.state(job).plan())));
         if (chosen.isEmpty()) {
             fields.refuse("of", "“" + Texts.clip(fields.text("of"), 60) + "” is no type and mode that is known here.");
         }
@@ -104,26 +105,13 @@ class StandInController {
         TypeId id =
                 library.keep(type, Optional.empty(), chosen.map(c -> c.type().id()));
         return reply.done(
-                type.fullName() + " is patched as " + chosen.get().words() + ".",
+                type.fullName() + " is patched as " + words(chosen.get()) + ".",
                 "/jobs/" + job + "/types/" + id,
                 Json.object().put("type", id.value()));
     }
 
-    private record Chosen(FixtureType type, Mode mode) {
-        String words() {
-            return type.fullName() + ", " + mode.name();
-        }
-    }
-
-    private Optional<Chosen> chosen(JobState state, String value) {
-        String[] wanted = (value + "/").split("/", 2);
-        Optional<FixtureType> type =
-                TypeId.isLegal(wanted[0]) ? library.knownTo(state.plan()).find(TypeId.of(wanted[0])) : Optional.empty();
-        return type.flatMap(t -> t.mode(wanted[1].replaceAll("/$", "")).map(m -> new Chosen(t, m)));
-    }
-
     /** What only the stand-in's own units are known by, such as personalities, is not the real unit's. */
-    private static FixtureType standingIn(String maker, String name, Chosen chosen) {
+    private static FixtureType standingIn(String maker, String name, ModeTarget.Found chosen) {
         Facts of = chosen.type().facts();
         Facts facts = new Facts(
                 of.hazard(),
@@ -147,9 +135,13 @@ class StandInController {
                 name,
                 Texts.clip(name, FixtureType.LONGEST_SHORT_NAME),
                 "",
-                Texts.clip("stand-in: " + chosen.words(), 80),
+                Texts.clip("stand-in: " + words(chosen), 80),
                 facts,
                 List.of(mode));
+    }
+
+    private static String words(ModeTarget.Found chosen) {
+        return chosen.type().fullName() + ", " + chosen.mode().name();
     }
 
     private static ObjectNode json(ChannelOrder order, List<StandIn> found) {

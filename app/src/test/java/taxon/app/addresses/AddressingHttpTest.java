@@ -257,10 +257,11 @@ class AddressingHttpTest {
     void theNextOfTheTrayGoesWhereItIsPointedAtOrNowhere() {
         assertThat(post("addresses/tray", "to", "2.101").status()).isEqualTo(200);
         assertThat(get("fixtures").path("fixtures").path(8).path("addresses").toString())
-                .contains("2.101");
+                .contains("\"universe\":2,\"slot\":101");
         assertThat(post("addresses/tray", "to", "2.110").reasons()).contains("201 takes 2.101 to 124");
         assertThat(post("addresses/tray", "to", "2.500").reasons()).contains("the universe ends at 512");
-        assertThat(post("addresses/tray", "to", "2.110", "sel", "10").reasons()).contains("202");
+        assertThat(post("addresses/tray", "to", "2.110", "sel", "10").reasons())
+                .contains("The next free place is 2.125");
     }
 
     @Test

@@ -208,6 +208,9 @@ public final class RigSvg {
             box(u, -u.size() / 2, -u.size() / 2, "");
             out.append("/>");
             labels(u);
+            if (u.mark().chosen() && !u.guessed()) {
+                add("<circle class=\"grip\" r=\"11\" cx=\"%.1f\" cy=\"0\"/>", u.size() / 2 + 9);
+            }
             out.append("</g>");
         } else {
             box(u, u.x() - u.size() / 2, u.y() - u.size() / 2, u.mark().chosen() ? " chosen" : "");

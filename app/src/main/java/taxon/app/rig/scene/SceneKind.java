@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import taxon.app.edit.JobState;
+import taxon.app.library.ModeTarget;
 import taxon.app.library.TypeLibrary;
 import taxon.app.library.TypeSearch;
 import taxon.app.proposals.FileProposalKind;
@@ -83,9 +84,7 @@ public class SceneKind extends FileProposalKind<SceneProposal, ParsedMvr.Read> {
 
     /** What {@code heron/24-channel} means; empty where it is not known. */
     static Optional<SceneTypes.Choice> choice(String value, TypeSource known) {
-        String[] wanted = (value + "/").split("/", 2);
-        Optional<FixtureType> type = TypeId.isLegal(wanted[0]) ? known.find(TypeId.of(wanted[0])) : Optional.empty();
-        return type.flatMap(t -> t.mode(wanted[1].replaceAll("/$", "")).map(m -> new SceneTypes.Choice(t, m)));
+        return ModeTarget.read(value).flatMap(t -> t.in(known)).map(f -> new SceneTypes.Choice(f.type(), f.mode()));
     }
 
     static MergeRequest request(StoredProposal stored) {
