@@ -174,6 +174,22 @@ class SceneHttpTest {
     }
 
     @Test
+    void aSceneOfVeryManyUnknownTypesAsksTheFirstAndTheRestOnceTheseAreSettled() {
+        String[] fixtures = new String[45];
+        for (int i = 0; i < fixtures.length; i++) {
+            fixtures[i] = fixture(1, 0, 1)
+                    .replace("00000000000" + 1, String.format(java.util.Locale.ROOT, "%012d", 100 + i))
+                    .replace("wader.gdtf", String.format(java.util.Locale.ROOT, "t%02d.gdtf", i))
+                    .replace("<FixtureID>201", "<FixtureID>" + (301 + i));
+        }
+        String path = give(scene(false, fixtures));
+        assertThat(http.page(path).text()).contains("t39.gdtf", "and 5 more").doesNotContain("t40.gdtf”");
+        http.post(path + "/types", "spec", "t00.gdtf", "mode", "Standard", "to", "generic-dimmer/1-channel");
+        assertThat(http.page(path).text()).contains("t40.gdtf”");
+        assertThat(http.get(path).json().path("questions")).hasSize(45);
+    }
+
+    @Test
     void theJsonOfASceneShowsItsFixturesWithUuidPlaceAndHeight() {
         JsonNode fixture = http.get(give(scene(true, fixture(1, -3000, 513))))
                 .json()

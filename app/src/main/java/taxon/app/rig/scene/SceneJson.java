@@ -1,5 +1,6 @@
 package taxon.app.rig.scene;
 
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import taxon.core.dmx.StartAddress;
@@ -7,15 +8,24 @@ import taxon.core.rig.FixtureId;
 import taxon.core.scene.Scene;
 import taxon.core.scene.SceneFixture;
 import taxon.core.scene.ScenePoint;
+import taxon.core.scene.SceneProposal.Question;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
-/** The fixtures of a scene as the file says them: who, what, where in metres, and at which addresses. */
+/** What a scene leaves open, and its fixtures as the file says them: who, what, where in metres, and at which addresses. */
 final class SceneJson {
     private SceneJson() {}
 
     static void write(Scene scene, ArrayNode into) {
         scene.fixtures().forEach(f -> write(f, scene.positions(), into.addObject()));
+    }
+
+    static void write(List<Question> questions, ArrayNode into) {
+        questions.forEach(q -> into.addObject()
+                .put("spec", q.said().spec())
+                .put("mode", q.said().mode())
+                .put("fixtures", q.fixtures())
+                .put("chosen", q.chosen().map(SceneQuestion::value).orElse("")));
     }
 
     private static void write(SceneFixture fixture, Map<UUID, String> positions, ObjectNode node) {

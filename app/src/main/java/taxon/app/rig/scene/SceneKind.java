@@ -151,6 +151,7 @@ public class SceneKind extends FileProposalKind<SceneProposal, ParsedMvr.Read> {
     @Override
     public ObjectNode json(Looked<SceneProposal> looked) {
         ObjectNode body = view(looked, TypeSearch.NONE).json();
+        SceneJson.write(looked.content().questions(), body.putArray("questions"));
         SceneJson.write(files().of(looked.stored().id()).scene(), body.putArray("fixtures"));
         return body;
     }

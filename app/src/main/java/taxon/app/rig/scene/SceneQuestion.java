@@ -1,6 +1,7 @@
 package taxon.app.rig.scene;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import taxon.app.library.TypeSearch;
@@ -31,13 +32,19 @@ public record SceneQuestion(
         String chosen,
         List<Offer> offered,
         String typed) {
+    /** Types are looked for in the whole library for each. */
+    private static final int ASKED = 40;
+
     private static final int CLOSE = 4;
 
+    /** The first of them. */
     static List<SceneQuestion> of(List<Question> questions, TypeSource known, TypeSearch search) {
         List<SceneQuestion> all = new ArrayList<>();
-        for (Question question : questions) {
-            all.add(of(all.size() + 1, question, known, search));
-        }
+        // What is open comes first, so that the rest is asked once these are settled.
+        questions.stream()
+                .sorted(Comparator.comparing(q -> q.chosen().isPresent()))
+                .limit(ASKED)
+                .forEach(q -> all.add(of(all.size() + 1, q, known, search)));
         return all;
     }
 
@@ -68,7 +75,8 @@ public record SceneQuestion(
                 search.typed(number));
     }
 
-    private static String value(SceneTypes.Choice choice) {
+    /** As a field names it. */
+    static String value(SceneTypes.Choice choice) {
         return choice.type().id() + "/" + choice.mode().name();
     }
 

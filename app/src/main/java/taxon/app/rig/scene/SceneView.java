@@ -20,7 +20,7 @@ import tools.jackson.databind.node.ObjectNode;
  *
  * @param fresh the first new fixtures, {@code moreFresh} how many further ones there are
  * @param changes the first changes, {@code moreChanges} how many further ones there are
- * @param questions what is not known of types and modes
+ * @param questions the first of what is not known of types and modes, {@code moreQuestions} how many further ones there are
  * @param remarks what to know before merging
  * @param notes the first of what was odd in the file
  */
@@ -32,6 +32,7 @@ public record SceneView(
         int moreChanges,
         String gone,
         List<SceneQuestion> questions,
+        int moreQuestions,
         List<String> remarks,
         List<String> notes,
         int moreNotes,
@@ -67,6 +68,7 @@ public record SceneView(
                 Math.max(0, proposal.changes().size() - SHOWN),
                 IdRuns.words(proposal.gone()),
                 questions,
+                proposal.questions().size() - questions.size(),
                 remarks(proposal),
                 read.notes().stream().limit(TOLD).map(MvrNote::sentence).toList(),
                 Math.max(0, read.notes().size() - TOLD),
@@ -108,12 +110,6 @@ public record SceneView(
                 .put("new", added)
                 .put("changed", changed)
                 .put("gone", goneCount);
-        ArrayNode asked = body.putArray("questions");
-        questions.forEach(q -> asked.addObject()
-                .put("spec", q.spec())
-                .put("mode", q.mode())
-                .put("fixtures", q.fixtures())
-                .put("chosen", q.chosen()));
         ArrayNode told = body.putArray("remarks");
         remarks.forEach(told::add);
         ArrayNode odd = body.putArray("notes");
