@@ -18,7 +18,6 @@ import taxon.app.addresses.tapes.RoomView;
 import taxon.app.addresses.tapes.TapesDrawing;
 import taxon.app.addresses.tapes.TapesSvg;
 import taxon.app.addresses.tapes.TintBy;
-import taxon.app.addresses.tapes.Tray;
 import taxon.app.addresses.wish.WishView;
 import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
@@ -38,6 +37,7 @@ import taxon.core.proof.TouchAgain;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.Unplaced;
 import taxon.core.rig.edit.AddressEdits;
 import taxon.core.rig.edit.Edit;
 import taxon.core.rig.wish.Wish;
@@ -71,7 +71,7 @@ public class AddressesController {
         Plan plan = state.plan();
         boolean later = plan.blocks().size() > DRAWN_AT_ONCE;
         model.addAttribute(
-                "empty", plan.universes().isEmpty() && Tray.open(plan).isEmpty());
+                "empty", plan.universes().isEmpty() && Unplaced.blocks(plan).isEmpty());
         model.addAttribute(
                 "tapes",
                 later

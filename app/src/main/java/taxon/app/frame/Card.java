@@ -90,7 +90,7 @@ public record Card(
                 type.facts().settings(),
                 CardTraits.of(plan, fixture),
                 plan.blocksOf(fixture).stream().map(b -> line(plan, b)).toList(),
-                type.reach() == Facts.Reach.APP_ONLY,
+                type.hearsNoUniverse(),
                 state.check().of(fixture.key()).stream().map(FindingView::of).toList());
     }
 

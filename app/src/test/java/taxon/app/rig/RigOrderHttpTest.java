@@ -95,6 +95,14 @@ class RigOrderHttpTest {
         assertThat(http.get(job + "/fixtures").json().path("fixtures")).hasSize(4);
     }
 
+    @Test
+    void whoeverLiesInAFolderInsideAGroupLiesInAFolder() {
+        int group = made("kind", "group", "name", "All quays");
+        int folder = made("kind", "folder", "name", "Dock", "parent", group);
+        post("/groups/" + folder + "/join", "sel", "1,2");
+        assertThat(plain(http.page(job + "/tree").text())).contains("2 fixtures lie in no folder");
+    }
+
     private int made(Object... fields) {
         post("/groups", fields);
         JsonNode groups = document().path("groups");

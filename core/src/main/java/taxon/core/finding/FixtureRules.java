@@ -12,7 +12,6 @@ import java.util.stream.Collectors;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.PlacementRequest.Scope;
 import taxon.core.dmx.StartAddress;
-import taxon.core.fixture.Facts.Reach;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.fixture.UnknownType;
@@ -23,6 +22,7 @@ import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Group;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.Unplaced;
 import taxon.core.rig.edit.AddressEdits;
 import taxon.core.rig.edit.FixtureEdits;
 import taxon.core.rig.wish.Wish;
@@ -162,7 +162,7 @@ final class FixtureRules {
     /** Fixtures with an address that no universe reaches: only an app does. */
     List<Finding> addressUnheard() {
         return plan.fixtures().stream()
-                .filter(f -> !f.addresses().isEmpty() && isAppOnly(plan.type(f)))
+                .filter(f -> !f.addresses().isEmpty() && plan.type(f).hearsNoUniverse())
                 .map(f -> Finding.about(
                         Rule.ADDRESS_UNHEARD,
                         List.of(f.key()),
@@ -178,15 +178,9 @@ final class FixtureRules {
                 .collect(Collectors.toMap(block -> new BlockRef(fixture.key(), block), block -> Optional.empty()));
     }
 
-    private static boolean isAppOnly(FixtureType type) {
-        return type.reach() == Reach.APP_ONLY;
-    }
-
     private List<Finding> open(boolean whole) {
         Map<FixtureKey, Fixture> open = new LinkedHashMap<>();
-        plan.blocks().stream()
-                .filter(b -> b.start().isEmpty() && !isAppOnly(b.type()))
-                .forEach(b -> open.put(b.fixture().key(), b.fixture()));
+        Unplaced.blocks(plan).forEach(b -> open.put(b.fixture().key(), b.fixture()));
         return open.values().stream()
                 .filter(f -> whole
                         == plan.blocksOf(f).stream().allMatch(b -> b.start().isEmpty()))

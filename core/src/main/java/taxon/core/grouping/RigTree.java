@@ -65,8 +65,9 @@ public final class RigTree {
         Set<FixtureKey> inFolders = new HashSet<>();
         // Whoever lies in a group, or comes by a rule, inside a folder lies in that folder.
         top.stream()
-                .filter(n -> n instanceof Branch b && b.group().kind() == GroupKind.FOLDER)
-                .forEach(n -> inFolders.addAll(n.fixtures()));
+                .flatMap(RigTree::branches)
+                .filter(b -> b.group().kind() == GroupKind.FOLDER)
+                .forEach(b -> inFolders.addAll(b.fixtures()));
         tree.members.order().stream().filter(f -> !inFolders.contains(f.key())).forEach(f -> top.add(tree.leaf(f)));
         return List.copyOf(top);
     }

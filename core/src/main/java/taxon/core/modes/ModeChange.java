@@ -14,7 +14,6 @@ import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.addressing.answer.LeftOut;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.dmx.StartAddress;
-import taxon.core.fixture.Facts.Reach;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.fixture.TypeId;
@@ -180,8 +179,7 @@ public final class ModeChange {
     private Plan withoutDeaf() {
         return swapped.with(changed.stream()
                 .map(f -> swapped.fixture(f.key()).orElseThrow())
-                .filter(f ->
-                        swapped.type(f).reach() == Reach.APP_ONLY && !f.traits().locked())
+                .filter(f -> swapped.type(f).hearsNoUniverse() && !f.traits().locked())
                 .map(f -> f.withAddresses(Map.of()))
                 .toList());
     }

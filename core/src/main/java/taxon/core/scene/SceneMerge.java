@@ -169,7 +169,7 @@ public final class SceneMerge {
         used.add(new RigType(type));
         Fixture merged = known.map(f -> changed(f, wanted, type)).orElseGet(() -> made(wanted, type));
         fixtures.add(merged);
-        if (known.isEmpty() || request.addresses()) {
+        if (merged.addresses().equals(addresses(wanted, type.mode(merged.mode())))) {
             addressed.add(merged);
         }
         wanted.point()

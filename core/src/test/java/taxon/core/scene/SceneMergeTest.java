@@ -298,6 +298,18 @@ class SceneMergeTest {
     }
 
     @Test
+    void aLockedOneThatKeepsItsAddressIsNoDoubleOfWhoComesThere() {
+        Plan first = merge(Rigs.empty(), scene(fixture(1, "-3", "1"), fixture(2, "0", "17")))
+                .after();
+        Fixture locked = first.fixtures().get(0);
+        Plan plan = first.with(locked.withTraits(locked.traits().withLocked(true)));
+        SceneProposal proposal = merge(plan, scene(fixture(1, "-3", "33"), fixture(2, "0", "1")));
+        assertThat(proposal.locked()).containsExactly("101");
+        assertThat(proposal.doubles()).isEmpty();
+        assertThat(PlanCheck.of(proposal.after()).byRule().get(Rule.OVERLAP)).hasSize(1);
+    }
+
+    @Test
     void whatOnlyOverlapsIsNoDouble() {
         SceneProposal proposal = merge(Rigs.empty(), scene(fixture(1, "-3", "1"), fixture(2, "0", "9")));
         assertThat(proposal.after().shares()).isEmpty();

@@ -3,13 +3,12 @@ package taxon.app.addresses.placing;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeSet;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import taxon.app.access.People;
-import taxon.app.addresses.tapes.Tray;
 import taxon.app.addresses.wish.PlacementJson;
 import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
@@ -18,19 +17,13 @@ import taxon.app.form.Reply;
 import taxon.app.form.Selection;
 import taxon.app.frame.Frames;
 import taxon.app.proposals.ProposalDesk;
-import taxon.core.addressing.Planner;
-import taxon.core.addressing.request.PlacementRequest;
-import taxon.core.addressing.request.PlacementRequest.Scope;
-import taxon.core.addressing.space.Fits;
+import taxon.core.addressing.PlaceAt;
 import taxon.core.dmx.StartAddress;
-import taxon.core.rig.BlockRef;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
-import taxon.core.rig.edit.AddressEdits;
+import taxon.core.rig.Unplaced;
 import taxon.core.rig.edit.Edit;
-import taxon.core.rig.wish.Wish;
-import taxon.core.rig.wish.Wish.Style;
 import taxon.formats.json.Json;
 
 /** Puts what has no address yet where someone points at on a tape. */
@@ -67,15 +60,15 @@ public class TrayController {
         TreeSet<FixtureKey> keys = new TreeSet<>();
         waiting.forEach(b -> keys.add(b.fixture().key()));
         if (keys.size() > 1) {
-            PlacementRequest wanted = new PlacementRequest(Scope.CHOSEN, keys, from(plan, to.get()));
-            int id = desk.open(job, version, PlacementKind.NAME, PlacementJson.write(wanted));
+            int id = desk.open(
+                    job, version, PlacementKind.NAME, PlacementJson.write(PlaceAt.from(plan, keys, to.get())));
             return reply.done(
                     "Proposed; nothing has moved yet.",
                     "/jobs/" + job + "/proposals/" + id + Selection.of(keys).query(),
                     Json.object().put("proposal", id));
         }
         PlannedBlock first = waiting.get(0);
-        Optional<Edit> edit = edit(plan, first, to.get());
+        Optional<Edit> edit = PlaceAt.exactly(plan, first, to.get());
         if (edit.isEmpty()) {
             fields.refuse("to", RefusalText.notFree(plan, keys, first, to.get()));
             return reply.refused();
@@ -85,36 +78,10 @@ public class TrayController {
 
     /** The chosen ones that wait; where none of the chosen does, the next of all. */
     private static List<PlannedBlock> waiting(Plan plan, Fields fields) {
-        List<PlannedBlock> open = Tray.open(plan);
-        List<FixtureKey> keys = fields.keys("sel");
+        List<PlannedBlock> open = Unplaced.blocks(plan);
+        Set<FixtureKey> keys = Set.copyOf(fields.keys("sel"));
         List<PlannedBlock> chosen =
                 open.stream().filter(b -> keys.contains(b.fixture().key())).toList();
         return chosen.isEmpty() ? open.stream().limit(1).toList() : chosen;
-    }
-
-    private static Wish from(Plan plan, StartAddress to) {
-        Wish wish = plan.wish().orElse(Wish.USUAL);
-        return wish.withStyle(Style.IN_ORDER).within(to, wish.universes());
-    }
-
-    /** Empty where it does not fit there under the wish in force. */
-    private static Optional<Edit> edit(Plan plan, PlannedBlock first, StartAddress to) {
-        String title = first.fixture().label() + " to " + to;
-        if (!first.fixture().addresses().isEmpty()) {
-            boolean fits = Fits.of(plan).starts(to.universe(), first.footprint()).stream()
-                    .anyMatch(r -> r.contains(to.slot().number()));
-            return fits ? Optional.of(AddressEdits.move(first.ref(), to, title)) : Optional.empty();
-        }
-        FixtureKey key = first.fixture().key();
-        Edit placed = Planner.propose(
-                        plan, new PlacementRequest(Scope.CHOSEN, new TreeSet<>(List.of(key)), from(plan, to)))
-                .edit();
-        Optional<StartAddress> start = Stream.of(placed.applyTo(plan))
-                .filter(Edit.Changed.class::isInstance)
-                .flatMap(c -> ((Edit.Changed) c)
-                        .plan().block(new BlockRef(key, first.ref().block())).stream())
-                .flatMap(b -> b.start().stream())
-                .findFirst();
-        return start.equals(Optional.of(to)) ? Optional.of(placed) : Optional.empty();
     }
 }

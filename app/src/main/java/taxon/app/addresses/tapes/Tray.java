@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.ToIntFunction;
 import taxon.app.form.Selection;
-import taxon.core.fixture.Facts.Reach;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
+import taxon.core.rig.Unplaced;
 import taxon.core.text.Counted;
 
 /**
@@ -43,7 +43,7 @@ public record Tray(int height, List<Block> blocks, int open) {
     }
 
     static Tray of(Plan plan, ToIntFunction<PlannedBlock> tints, Selection selection) {
-        List<PlannedBlock> open = open(plan);
+        List<PlannedBlock> open = Unplaced.blocks(plan);
         List<Block> laid = new ArrayList<>();
         double x = Tape.LEFT;
         int row = 0;
@@ -62,13 +62,6 @@ public record Tray(int height, List<Block> blocks, int open) {
         }
         int rows = laid.isEmpty() ? 0 : (laid.get(laid.size() - 1).y() - WORDS) / ROW + 1;
         return open.isEmpty() ? NONE : new Tray(WORDS + rows * ROW + 10, laid, open.size());
-    }
-
-    /** The blocks that wait for an address, in the order of their fixtures; what only an app reaches waits for none. */
-    public static List<PlannedBlock> open(Plan plan) {
-        return plan.blocks().stream()
-                .filter(b -> b.start().isEmpty() && b.type().reach() != Reach.APP_ONLY)
-                .toList();
     }
 
     private static Block block(PlannedBlock block, double x, int y, double width, int tint, Selection selection) {

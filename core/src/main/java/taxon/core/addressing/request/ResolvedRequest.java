@@ -12,7 +12,6 @@ import java.util.Set;
 import java.util.TreeMap;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
-import taxon.core.fixture.Facts.Reach;
 import taxon.core.fixture.FixtureType;
 import taxon.core.numbering.NumberingOrder;
 import taxon.core.numbering.RigOrder;
@@ -23,6 +22,7 @@ import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.Share;
 import taxon.core.rig.Shares;
+import taxon.core.rig.Unplaced;
 import taxon.core.rig.wish.Wish;
 import taxon.core.rig.wish.Wish.Blocks;
 import taxon.core.rig.wish.Wish.Style;
@@ -144,9 +144,7 @@ public record ResolvedRequest(
                 case CHOSEN -> request.chosen().contains(fixture.key());
                 case UNPLACED ->
                     plan.mode(fixture).isEmpty()
-                            || plan.type(fixture).reach() != Reach.APP_ONLY
-                                    && plan.blocksOf(fixture).stream()
-                                            .anyMatch(b -> b.start().isEmpty());
+                            || plan.blocksOf(fixture).stream().anyMatch(Unplaced::waits);
             };
         }
 
@@ -154,7 +152,7 @@ public record ResolvedRequest(
             List<PlannedBlock> blocks = plan.blocksOf(fixture);
             if (blocks.isEmpty()) {
                 refused.add(new Refused(fixture, Cause.MODE_MISSING, 0));
-            } else if (blocks.get(0).type().reach() == Reach.APP_ONLY) {
+            } else if (blocks.get(0).type().hearsNoUniverse()) {
                 refused.add(new Refused(fixture, Cause.NEVER_HEARS, slots(blocks)));
             } else if (!fixture.traits().locked()) {
                 fixtures.add(fixture);

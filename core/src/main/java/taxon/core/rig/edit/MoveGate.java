@@ -5,7 +5,6 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import taxon.core.dmx.StartAddress;
-import taxon.core.fixture.Facts.Reach;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlanDelta;
@@ -17,8 +16,8 @@ import taxon.core.rig.edit.Edit.Outcome;
 /**
  * The one gate through which every change of an address goes, typed, dragged, pasted, filled, proposed, merged or brought by
  * another mode: every {@link Edit} passes it. What is locked before and after keeps the addresses of all blocks that it still
- * has, and what only an app reaches gets no address, or the whole edit is refused. What a change brings besides, such as stops, reserved slots taken, shared addresses that
- * come apart and hazards joined, is told by {@code taxon.core.finding.PlanCheck#broughtSince}.
+ * has, and what only an app reaches gets no address, or the whole edit is refused. What a change brings besides, such as
+ * stops, reserved slots taken, shared addresses that come apart and hazards joined, is told by {@code taxon.core.finding.PlanCheck#broughtSince}.
  *
  * <p>Undo and doing again do not pass: they give back what was there, locks and all.
  */
@@ -45,7 +44,7 @@ public final class MoveGate {
 
     /** An address that it had before, as from a list, may stay until someone takes it away; it may not get another. */
     private static Optional<Refusal> deaf(Fixture before, Fixture now, Plan after) {
-        return after.type(now).reach() == Reach.APP_ONLY
+        return after.type(now).hearsNoUniverse()
                 ? now.addresses().values().stream()
                         .filter(a -> !before.addresses().containsValue(a))
                         .findFirst()
