@@ -10,7 +10,6 @@ import taxon.core.addressing.answer.Break.Why;
 import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.addressing.style.Layout;
-import taxon.core.addressing.style.Styles;
 import taxon.core.addressing.style.Task;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.UniverseNumber;
@@ -63,7 +62,8 @@ final class Breaks {
             return new Why.Stays();
         }
         int from = task.request().wish().style() == Style.IN_ORDER ? slot(last) : Slot.FIRST;
-        if (after.firstFitOn(left, from, first.length(), first.sharingClass()).isEmpty()) {
+        if (after.firstFitOn(left, from, first.length(), first.sharingClass(), 0)
+                .isEmpty()) {
             int largest = after.holes(left).stream()
                     .filter(h -> h.first() >= from)
                     .mapToInt(Hole::length)
@@ -71,9 +71,7 @@ final class Breaks {
                     .orElse(0);
             return new Why.Full(first.length(), largest);
         }
-        boolean full = Styles.limitsLines(task.request().wish())
-                && after.universe(left).load() + first.load()
-                        > task.request().wish().unitsPerLine().orElseThrow();
+        boolean full = !after.lineTakes(left, first.load());
         return full ? new Why.LineFull(after.universe(left).load()) : new Why.Packed();
     }
 }

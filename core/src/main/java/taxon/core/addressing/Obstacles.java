@@ -13,7 +13,6 @@ import taxon.core.addressing.request.SharingClass;
 import taxon.core.addressing.request.SharingClasses;
 import taxon.core.addressing.space.FreeRun;
 import taxon.core.addressing.space.JobSpace;
-import taxon.core.addressing.style.Styles;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
@@ -62,7 +61,7 @@ final class Obstacles {
     }
 
     private static Optional<StartAddress> first(JobSpace space, int length, SharingClass sharingClass) {
-        return space.firstFit(space.wish().from(), length, sharingClass);
+        return space.firstFit(space.wish().from(), length, sharingClass, 0);
     }
 
     private Obstacle obstacle(Piece piece, List<Piece> all) {
@@ -82,7 +81,7 @@ final class Obstacles {
     }
 
     private Obstacle passed(StartAddress place, Piece piece, List<Piece> all) {
-        if (Styles.limitsLines(wish)) {
+        if (wish.lineLimit().isPresent()) {
             return new Obstacle.LineFull(
                     place, space.universe(place.universe().number()).load());
         }

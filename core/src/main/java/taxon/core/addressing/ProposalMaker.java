@@ -88,7 +88,7 @@ final class ProposalMaker {
 
     private void add(Piece piece, Reasons reasons) {
         if (layout.keeps(piece)) {
-            stays.addAll(piece.blocks());
+            stays.addAll(whole(piece));
         } else {
             addBlocks(piece, layout.start(piece).orElseThrow(), reasons.of(piece));
         }
@@ -97,7 +97,7 @@ final class ProposalMaker {
     private void addBlocks(Piece piece, StartAddress start, Reason first) {
         Map<BlockRef, StartAddress> byBlock = piece.addresses(start);
         Reason reason = first;
-        for (PlannedBlock block : piece.blocks()) {
+        for (PlannedBlock block : whole(piece)) {
             StartAddress at = Optional.ofNullable(byBlock.get(block.ref())).orElseThrow();
             if (block.start().equals(Optional.of(at))) {
                 stays.add(block);
@@ -109,6 +109,13 @@ final class ProposalMaker {
                     ? new Reason.Shares(piece.blocks().get(0).label())
                     : new Reason.Follows(block.label(), 0);
         }
+    }
+
+    /** The blocks of those who are placed whole: where several act as one, one that is left out keeps what it has. */
+    private List<PlannedBlock> whole(Piece piece) {
+        return piece.blocks().stream()
+                .filter(b -> !unplaced.contains(b.ref().fixture()))
+                .toList();
     }
 
     private void add(HeldFixtures.Outcome held) {
@@ -191,10 +198,11 @@ final class ProposalMaker {
         List<Edit> edits = new ArrayList<>();
         edits.add(AddressEdits.put(title(), addresses));
         Set<BlockRef> given = new HashSet<>();
-        placed.forEach(r -> r.blocks().forEach(b -> given.add(b.ref())));
+        placed.forEach(r -> whole(r).forEach(b -> given.add(b.ref())));
         request.newShares().stream()
-                .filter(given::containsAll)
-                .forEach(blocks -> edits.add(ShareEdits.share(blocks, "act as one")));
+                .map(blocks -> blocks.stream().filter(given::contains).toList())
+                .filter(blocks -> blocks.size() > 1)
+                .forEach(blocks -> edits.add(ShareEdits.share(Set.copyOf(blocks), "act as one")));
         return edits.size() == 1 ? edits.get(0) : Edit.inTurn(title(), edits);
     }
 

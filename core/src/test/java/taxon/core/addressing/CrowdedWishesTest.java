@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
@@ -13,12 +14,17 @@ import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import taxon.core.addressing.answer.AddressProposal;
+import taxon.core.addressing.answer.Obstacle;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.PlacementRequest.Scope;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseSet;
+import taxon.core.finding.PlanCheck;
+import taxon.core.finding.Severity;
+import taxon.core.library.Shop;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
@@ -141,6 +147,69 @@ class CrowdedWishesTest {
                         .hasSize(after.blocksOf(is).size());
             }
         }
+    }
+
+    private static PlacementRequest onOneUniverse(Wish.Aim aim, Blocks blocks, Optional<Integer> unitsPerLine) {
+        Wish wish = new Wish(
+                aim,
+                new Wish.Apart(Split.NONE, false, blocks),
+                new Spacing(0, Starts.ANYWHERE, 1, false),
+                new Wish.Bounds(Headroom.ofSlots(0), StartAddress.of(1, 1), UniverseSet.of(1, 1), unitsPerLine));
+        return new PlacementRequest(Scope.ALL, Set.of(), wish);
+    }
+
+    /** Room there is; whichever style steps in for another heeds the line as well. */
+    @Test
+    void aLineTakesNoMoreUnitsThanTheWishSaysThoughOthersAreLeftOut() {
+        Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", 10), 20, 1);
+        AddressProposal proposal = Planner.propose(
+                plan,
+                onOneUniverse(new Wish.Aim(Order.FIXTURE_ID, Style.COMPACT_BY_PORT), Blocks.SHARE, Optional.of(8)));
+        assertThat(proposal.moves()).hasSize(8);
+        assertThat(proposal.leftOut())
+                .hasSize(12)
+                .allSatisfy(l -> assertThat(l.obstacle()).isInstanceOf(Obstacle.LineFull.class));
+    }
+
+    /** One universe takes five of 100 slots beside the 10 in which they act as one. */
+    @ParameterizedTest
+    @EnumSource(Style.class)
+    void whoIsLeftOutKeepsWhatItHasThoughABlockOfItWouldActAsOneWithOthers(Style style) {
+        Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", 100, 10), 8, 1);
+        AddressProposal proposal = Planner.propose(
+                plan, onOneUniverse(new Wish.Aim(Order.FIXTURE_ID, style), Blocks.SHARE, Optional.empty()));
+        Plan after = Rigs.apply(plan, proposal.edit());
+        Set<FixtureKey> out =
+                proposal.leftOut().stream().map(l -> l.fixture().key()).collect(Collectors.toSet());
+        assertThat(out).hasSize(3);
+        assertThat(after.fixtures()).allSatisfy(f -> assertThat(f.addresses()).hasSize(out.contains(f.key()) ? 0 : 2));
+        assertThat(after.shares())
+                .singleElement()
+                .satisfies(s -> assertThat(s.blocks()).hasSize(5).noneMatch(b -> out.contains(b.fixture())));
+        assertThat(PlanCheck.of(after, Shop.EMPTY).count(Severity.STOP)).isZero();
+    }
+
+    /**
+     * A fixture whose blocks lie apart could stay so. Where others need one of its universes it has to go together; it does not
+     * count as staying where others are laid over it.
+     */
+    @Test
+    void whoLiesApartDoesNotStayWhereOthersAreLaid() {
+        Plan plan = Rigs.add(Rigs.empty(), Rigs.type("a", 30, 28), 1, 1);
+        plan = plan.with(
+                plan.fixtures().get(0).withAddresses(Map.of(1, StartAddress.of(1, 100), 2, StartAddress.of(2, 100))));
+        plan = Rigs.add(plan, Rigs.type("b", 100), 5, 101);
+        Wish wish = new Wish(
+                new Wish.Aim(Order.FIXTURE_ID, Style.LEAST_CHANGE),
+                new Wish.Apart(Split.TYPE, false, Blocks.FOLLOW_ON),
+                new Spacing(0, Starts.ANYWHERE, 1, false),
+                new Wish.Bounds(Headroom.ofSlots(0), StartAddress.of(1, 1), UniverseSet.of(1, 2), Optional.empty()));
+        AddressProposal proposal = Planner.propose(plan, new PlacementRequest(Scope.ALL, Set.of(), wish));
+        Plan after = Rigs.apply(plan, proposal.edit());
+        Set<FixtureKey> all = plan.fixtures().stream().map(Fixture::key).collect(Collectors.toSet());
+        assertThat(proposal.leftOut()).isEmpty();
+        assertThat(WishVerifier.violations(plan, after, wish, all)).isEmpty();
+        assertThat(PlanCheck.of(after, Shop.EMPTY).count(Severity.STOP)).isZero();
     }
 
     /** So that the test above is not empty: most rigs move much, and many have no room for all. */

@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.SharingClass;
 import taxon.core.addressing.request.SharingClasses;
 import taxon.core.dmx.Slot;
@@ -255,12 +256,13 @@ public final class Fits {
         StartAddress now = block.start().orElseThrow();
         SharingClass own = classes.of(block.fixture(), block.ref().block());
         int universe = now.universe().number();
-        return space.firstFitOn(universe, now.slot().number(), block.footprint(), own)
-                .or(() -> space.firstFitOn(universe, Slot.FIRST, block.footprint(), own))
+        return space.firstFitOn(universe, now.slot().number(), block.footprint(), own, Piece.load(block))
+                .or(() -> space.firstFitOn(universe, Slot.FIRST, block.footprint(), own, Piece.load(block)))
                 .or(() -> UniverseNumber.isLegal(universe + 1)
-                        ? space.firstFit(StartAddress.of(universe + 1, Slot.FIRST), block.footprint(), own)
+                        ? space.firstFit(
+                                StartAddress.of(universe + 1, Slot.FIRST), block.footprint(), own, Piece.load(block))
                         : Optional.empty())
-                .or(() -> space.firstFit(space.wish().from(), block.footprint(), own));
+                .or(() -> space.firstFit(space.wish().from(), block.footprint(), own, Piece.load(block)));
     }
 
     /** As if these blocks were not there either; nothing here changes. */

@@ -242,8 +242,20 @@ public final class JobSpace {
         return universe >= wish.from().universe().number() && wish.universes().holds(UniverseNumber.of(universe));
     }
 
-    /** True when a piece of a class may lie there: every rule of the wish and everything that is there is heeded. */
-    public boolean isPlace(StartAddress start, int length, SharingClass sharingClass) {
+    /** True when the line of a universe takes so many fixtures more; where the wish limits no line it always does. */
+    public boolean lineTakes(int universe, int load) {
+        return load == 0
+                || wish.lineLimit()
+                        .map(k -> universe(universe).load() + load <= k)
+                        .orElse(true);
+    }
+
+    /**
+     * True when a piece of a class may lie there: every rule of the wish and everything that is there is heeded.
+     *
+     * @param load how many fixtures it puts on the line
+     */
+    public boolean isPlace(StartAddress start, int length, SharingClass sharingClass, int load) {
         int number = start.universe().number();
         int slot = start.slot().number();
         UniverseSpace there = universe(number);
@@ -252,20 +264,29 @@ public final class JobSpace {
                 && slot + length - 1 <= last
                 && grain.isStart(slot)
                 && there.accepts(sharingClass)
+                && lineTakes(number, load)
                 && there.isFree(slot, length);
     }
 
-    /** The first place on one universe at or behind a slot; empty where there is none, or the universe is not allowed. */
-    public Optional<StartAddress> firstFitOn(int universe, int slot, int length, SharingClass sharingClass) {
-        if (!isAllowed(universe) || !universe(universe).accepts(sharingClass)) {
+    /**
+     * The first place on one universe at or behind a slot; empty where there is none, or the universe is not allowed.
+     *
+     * @param load how many fixtures it puts on the line; 0 leaves lines aside
+     */
+    public Optional<StartAddress> firstFitOn(int universe, int slot, int length, SharingClass sharingClass, int load) {
+        if (!isAllowed(universe) || !universe(universe).accepts(sharingClass) || !lineTakes(universe, load)) {
             return Optional.empty();
         }
         int found = universe(universe).firstFit(Math.max(slot, firstSlot(universe)), length);
         return found == 0 ? Optional.empty() : Optional.of(StartAddress.of(universe, found));
     }
 
-    /** The first place at or behind an address, on any universe that is allowed. */
-    public Optional<StartAddress> firstFit(StartAddress from, int length, SharingClass sharingClass) {
+    /**
+     * The first place at or behind an address, on any universe that is allowed.
+     *
+     * @param load how many fixtures it puts on the line; 0 leaves lines aside
+     */
+    public Optional<StartAddress> firstFit(StartAddress from, int length, SharingClass sharingClass, int load) {
         if (length > last) {
             return Optional.empty();
         }
@@ -273,7 +294,7 @@ public final class JobSpace {
         Optional<Integer> at = allowedFrom(first);
         while (at.isPresent()) {
             int slot = at.get() == first ? from.slot().number() : Slot.FIRST;
-            Optional<StartAddress> found = firstFitOn(at.get(), slot, length, sharingClass);
+            Optional<StartAddress> found = firstFitOn(at.get(), slot, length, sharingClass, load);
             if (found.isPresent()) {
                 return found;
             }

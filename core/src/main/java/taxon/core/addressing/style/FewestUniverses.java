@@ -19,7 +19,6 @@ import taxon.core.packing.Bin;
 import taxon.core.packing.site.Site;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
-import taxon.core.rig.wish.Wish;
 
 /**
  * Places pieces on as few universes as can be. Universes that hold other fixtures cost nothing more and are filled first. With
@@ -56,7 +55,7 @@ final class FewestUniverses {
     private Layout layout() {
         classes().values().forEach(this::pack);
         boolean whole = starts.size() == task.open().size();
-        if (!limitsLines(task.request().wish()) && (!whole || begun(starts) > atLeast)) {
+        if (task.request().wish().lineLimit().isEmpty() && (!whole || begun(starts) > atLeast)) {
             together();
         }
         Set<Integer> used = new TreeSet<>(task.base().inUse());
@@ -198,10 +197,5 @@ final class FewestUniverses {
     /** How many ports all nodes have together. */
     static int ports(Plan plan) {
         return plan.nodes().stream().mapToInt(n -> n.ports()).sum();
-    }
-
-    /** True when the wish limits what a line takes and the style heeds it. */
-    static boolean limitsLines(Wish wish) {
-        return wish.style() == Wish.Style.COMPACT_BY_PORT && wish.unitsPerLine().isPresent();
     }
 }

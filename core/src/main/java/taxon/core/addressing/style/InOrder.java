@@ -33,7 +33,7 @@ final class InOrder {
 
     private void place(Piece piece) {
         StartAddress from = next.getOrDefault(piece.sharingClass(), space.wish().from());
-        Optional<StartAddress> start = space.firstFit(from, piece.length(), piece.sharingClass());
+        Optional<StartAddress> start = space.firstFit(from, piece.length(), piece.sharingClass(), piece.load());
         start.ifPresent(a -> {
             space.take(a, piece);
             starts.put(piece.index(), a);

@@ -22,7 +22,7 @@ final class NearPlaces {
     private final Map<Wanted, Integer> from = new HashMap<>();
 
     /** What pieces look for alike: they find no place where another of them found none. */
-    private record Wanted(SharingClass sharingClass, int length) {}
+    private record Wanted(SharingClass sharingClass, int length, int load) {}
 
     /** @param space filled with what is placed */
     NearPlaces(JobSpace space) {
@@ -45,23 +45,25 @@ final class NearPlaces {
 
     private Optional<StartAddress> near(Piece piece) {
         return piece.now()
-                .filter(a -> space.isPlace(a, piece.length(), piece.sharingClass()))
+                .filter(a -> space.isPlace(a, piece.length(), piece.sharingClass(), piece.load()))
                 .or(() -> piece.blocks().get(0).start().flatMap(a -> beside(a, piece)))
                 .or(() -> firstOfAll(piece));
     }
 
     private Optional<StartAddress> beside(StartAddress was, Piece piece) {
         int universe = was.universe().number();
-        return space.firstFitOn(universe, was.slot().number(), piece.length(), piece.sharingClass())
+        return space.firstFitOn(universe, was.slot().number(), piece.length(), piece.sharingClass(), piece.load())
                 .or(() -> firstOn(universe, piece));
     }
 
     private Optional<StartAddress> firstOn(int universe, Piece piece) {
         if (piece.length() >= tooLong.getOrDefault(universe, Integer.MAX_VALUE)
-                || !space.universe(universe).accepts(piece.sharingClass())) {
+                || !space.universe(universe).accepts(piece.sharingClass())
+                || !space.lineTakes(universe, piece.load())) {
             return Optional.empty();
         }
-        Optional<StartAddress> found = space.firstFitOn(universe, Slot.FIRST, piece.length(), piece.sharingClass());
+        Optional<StartAddress> found =
+                space.firstFitOn(universe, Slot.FIRST, piece.length(), piece.sharingClass(), piece.load());
         if (found.isEmpty()) {
             tooLong.put(universe, piece.length());
         }
@@ -70,7 +72,7 @@ final class NearPlaces {
 
     /** Universes only fill up, so that each is passed once for all that are wanted alike. */
     private Optional<StartAddress> firstOfAll(Piece piece) {
-        Wanted wanted = new Wanted(piece.sharingClass(), piece.length());
+        Wanted wanted = new Wanted(piece.sharingClass(), piece.length(), piece.load());
         Optional<Integer> at = Optional.ofNullable(from.get(wanted)).or(space::firstAllowed);
         while (at.isPresent()) {
             from.put(wanted, at.get());

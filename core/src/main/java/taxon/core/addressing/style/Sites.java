@@ -15,6 +15,7 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.SharingClass;
 import taxon.core.addressing.space.JobSpace;
@@ -74,16 +75,18 @@ final class Sites {
 
     /**
      * Lets pieces that sit somewhere stay where they are, for what that is worth. A fixture of several spots is worth its part
-     * at each; so the bound stays one. Those that share one address are seated once; a spot that is not a whole piece never.
+     * at each; so the bound stays one. Those that share one address are seated once; a spot that is not a whole piece never, so
+     * that its fixture does not stay.
      */
     void seat(List<CurrentPlace> places) {
         Set<Place> shared = new HashSet<>();
+        Set<Integer> toPlace = pieces.stream().map(Piece::index).collect(Collectors.toSet());
         for (CurrentPlace place : places) {
             long part = (place.weight() * Site.UNIT + place.spots().size() - 1)
                     / place.spots().size();
             for (Spot spot : place.spots()) {
                 boolean first = !spot.piece().shares() || shared.add(Place.of(spot));
-                if (good(spot) < 0) {
+                if (!toPlace.contains(spot.piece().index())) {
                     settled.add(Place.of(spot));
                 } else if (first && spot.length() == spot.piece().length()) {
                     sitters.computeIfAbsent(spot.universe(), u -> new ArrayList<>())

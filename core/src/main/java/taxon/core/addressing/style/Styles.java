@@ -17,7 +17,6 @@ import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
-import taxon.core.rig.wish.Wish;
 import taxon.core.rig.wish.Wish.Style;
 
 /**
@@ -224,10 +223,5 @@ public final class Styles {
     /** How many ports all nodes of a plan have together. */
     public static int ports(Plan plan) {
         return FewestUniverses.ports(plan);
-    }
-
-    /** True when the wish limits what a line takes and the style heeds it. */
-    public static boolean limitsLines(Wish wish) {
-        return FewestUniverses.limitsLines(wish);
     }
 }

@@ -143,6 +143,11 @@ public record Wish(Aim aim, Apart apart, Spacing spacing, Bounds bounds) {
         return bounds.unitsPerLine();
     }
 
+    /** How many fixtures a line takes in the style that is wished for; empty where that counts none. */
+    public Optional<Integer> lineLimit() {
+        return unitsPerLine().filter(k -> style() == Style.COMPACT_BY_PORT);
+    }
+
     private Wish with(Aim changed) {
         return new Wish(changed, apart, spacing, bounds);
     }
