@@ -13,8 +13,7 @@ import java.util.stream.Stream;
 import taxon.app.frame.Marks;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
-import taxon.core.fixture.Part;
-import taxon.core.grouping.Cells;
+import taxon.core.grouping.Grouping;
 import taxon.core.grouping.Groupings;
 import taxon.core.grouping.IdRuns;
 import taxon.core.network.Route;
@@ -24,6 +23,7 @@ import taxon.core.rig.FixtureId;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
+import taxon.core.rig.RigPart;
 import taxon.core.rig.Traits;
 import taxon.core.rig.Universe;
 import taxon.core.rigtable.FieldText;
@@ -180,17 +180,25 @@ public final class PatchSheets {
                         g.name(),
                         String.join(" / ", g.folders()),
                         g.origin().words(),
-                        String.valueOf(g.members().size()),
-                        IdRuns.words(g.members())))
+                        count(g),
+                        Stream.of(IdRuns.words(g.members()), IdRuns.parts(g.parts()))
+                                .filter(w -> !w.isEmpty())
+                                .collect(Collectors.joining(", "))))
                 .toList();
         return sheet(Paper.GROUPS, GROUP_COLUMNS, List.of(new Sheet.Group("", rows)));
+    }
+
+    /** "8", or "8 + 4 parts". */
+    private static String count(Grouping group) {
+        int parts = group.parts().size();
+        return group.members().size() + (parts == 0 ? "" : " + " + parts + (parts == 1 ? " part" : " parts"));
     }
 
     /** What the programmer should know of single fixtures; those of which there is nothing are left out. */
     private Sheet toKnow() {
         List<List<String>> rows = plan.fixtures().stream()
-                .filter(f -> !f.traits().equals(Traits.NONE)
-                        || !Cells.of(plan.mode(f)).isEmpty())
+                .filter(f ->
+                        !f.traits().equals(Traits.NONE) || !RigPart.of(plan, f).isEmpty())
                 .map(this::knownRow)
                 .toList();
         return sheet(Paper.TO_KNOW, TO_KNOW_COLUMNS, List.of(new Sheet.Group("", rows)));
@@ -198,7 +206,7 @@ public final class PatchSheets {
 
     private List<String> knownRow(Fixture fixture) {
         Traits traits = fixture.traits();
-        List<Part> cells = Cells.of(plan.mode(fixture));
+        List<RigPart> parts = RigPart.of(plan, fixture);
         return List.of(
                 fixture.label(),
                 plan.type(fixture).fullName(),
@@ -210,12 +218,21 @@ public final class PatchSheets {
                 axes(traits),
                 FieldText.of(plan, fixture, FixtureColumn.MIRRORS),
                 traits.hazard(),
-                traits.parked().stream()
-                        .map(p -> p.block() + "." + p.offset() + " = " + p.value() + " " + p.why())
-                        .collect(Collectors.joining("; ")),
-                cells.isEmpty()
-                        ? ""
-                        : cells.get(0) + " to " + cells.get(cells.size() - 1).number());
+                FieldText.of(plan, fixture, FixtureColumn.PARKED),
+                parts(parts));
+    }
+
+    /** "cell 1 to 8", and those that have names. */
+    private static String parts(List<RigPart> parts) {
+        if (parts.isEmpty()) {
+            return "";
+        }
+        Stream<String> range = Stream.of(parts.get(0).part() + " to "
+                + parts.get(parts.size() - 1).part().number());
+        Stream<String> named = parts.stream()
+                .filter(p -> !p.name().isEmpty())
+                .map(p -> p.part().number() + " " + p.name());
+        return Stream.concat(range, named).collect(Collectors.joining(", "));
     }
 
     private static String axes(Traits traits) {

@@ -59,13 +59,36 @@ public record Sheet(
 
     /** The rows cut into pages; one empty page where there are none. */
     public List<Page> pages() {
+        List<List<Group>> cut = cut(ROWS_ON_A_PAGE);
+        List<Page> pages = new ArrayList<>();
+        cut.forEach(groupsOfPage -> pages.add(new Page(pages.size() + 1, cut.size(), groupsOfPage)));
+        return pages;
+    }
+
+    /**
+     * The same rows as sheets of about equal length, none with more rows than that; this one where they are not more.
+     *
+     * @param most at least 1
+     */
+    public List<Sheet> parts(int most) {
+        int rows = groups.stream().mapToInt(g -> g.rows().size()).sum();
+        if (rows <= most) {
+            return List.of(this);
+        }
+        int parts = (rows + most - 1) / most;
+        return cut((rows + parts - 1) / parts).stream()
+                .map(g -> new Sheet(name, title, job, venue, revision, date, columns, g))
+                .toList();
+    }
+
+    private List<List<Group>> cut(int most) {
         List<List<Group>> cut = new ArrayList<>(List.of(new ArrayList<>()));
-        int room = ROWS_ON_A_PAGE;
+        int room = most;
         for (Group group : groups) {
             for (int from = 0; from < group.rows().size(); ) {
                 if (room == 0) {
                     cut.add(new ArrayList<>());
-                    room = ROWS_ON_A_PAGE;
+                    room = most;
                 }
                 int to = Math.min(group.rows().size(), from + room);
                 String title = from == 0 || group.title().isEmpty() ? group.title() : group.title() + ", continued";
@@ -74,8 +97,6 @@ public record Sheet(
                 from = to;
             }
         }
-        List<Page> pages = new ArrayList<>();
-        cut.forEach(groupsOfPage -> pages.add(new Page(pages.size() + 1, cut.size(), groupsOfPage)));
-        return pages;
+        return cut;
     }
 }

@@ -1,7 +1,6 @@
 package taxon.app.paperwork;
 
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
-import com.openhtmltopdf.pdfboxout.PdfBoxRenderer;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.util.XRLog;
 import java.io.ByteArrayOutputStream;
@@ -13,11 +12,16 @@ import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.Calendar;
 import java.util.GregorianCalendar;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import java.util.logging.Level;
+import java.util.stream.Collectors;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.multipdf.PDFMergerUtility;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.springframework.stereotype.Component;
 import org.thymeleaf.ITemplateEngine;
@@ -30,13 +34,16 @@ public class SheetFiles {
     private static final String MONO = "Hyperlegible Mono";
     private static final int REGULAR = 400;
     private static final int BOLD = 700;
+    private static final int ROWS_DRAWN_TOGETHER = 2_500;
 
     private final ITemplateEngine templates;
     private final PrintQueue queue;
+    private final Drawers drawers;
 
-    SheetFiles(ITemplateEngine templates, PrintQueue queue) {
+    SheetFiles(ITemplateEngine templates, PrintQueue queue, Drawers drawers) {
         this.templates = templates;
         this.queue = queue;
+        this.drawers = drawers;
         // Each drawing would tell of every font that it loads.
         XRLog.listRegisteredLoggers().forEach(logger -> XRLog.setLevel(logger, Level.WARNING));
     }
@@ -50,7 +57,30 @@ public class SheetFiles {
         return queue.inTurn(() -> drawn(sheet));
     }
 
+    /** A long sheet is drawn in parts beside each other; each begins on a page of its own, and all are numbered through. */
     private byte[] drawn(Sheet sheet) {
+        List<Part> parts = drawers.all(sheet.parts(ROWS_DRAWN_TOGETHER), this::part);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (PDDocument document = Loader.loadPDF(parts.get(0).pdf())) {
+            PDFMergerUtility merger = new PDFMergerUtility();
+            for (Part part : parts.subList(1, parts.size())) {
+                try (PDDocument next = Loader.loadPDF(part.pdf())) {
+                    merger.appendDocument(document, next);
+                }
+            }
+            PageNumbers.write(document, font("AtkinsonHyperlegibleNext-Regular.ttf"));
+            settle(document, sheet, parts.stream().map(Part::html).collect(Collectors.joining()));
+            document.save(out);
+        } catch (IOException e) {
+            throw new UncheckedIOException("the sheet " + sheet.name() + " cannot be drawn", e);
+        }
+        return out.toByteArray();
+    }
+
+    /** Some pages, and what they were drawn from. */
+    private record Part(String html, byte[] pdf) {}
+
+    private Part part(Sheet sheet) {
         String html = templates.process("paperwork/print", new Context(Locale.UK, Map.of("sheet", sheet)));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PdfRendererBuilder builder = new PdfRendererBuilder();
@@ -61,16 +91,12 @@ public class SheetFiles {
         builder.useFont(() -> font("AtkinsonHyperlegibleMono-Regular.ttf"), MONO, REGULAR, FontStyle.NORMAL, true);
         builder.withProducer("Taxon");
         builder.toStream(out);
-        try (PdfBoxRenderer renderer = builder.buildPdfRenderer()) {
-            renderer.layout();
-            renderer.createPDFWithoutClosing();
-            PDDocument document = renderer.getPdfDocument();
-            settle(document, sheet, html);
-            document.save(out);
+        try {
+            builder.run();
         } catch (IOException e) {
             throw new UncheckedIOException("the sheet " + sheet.name() + " cannot be drawn", e);
         }
-        return out.toByteArray();
+        return new Part(html, out.toByteArray());
     }
 
     /** The same sheet gives the same bytes: dated with its own day, and its identifier made of what it shows. */
@@ -78,6 +104,8 @@ public class SheetFiles {
         Calendar day = GregorianCalendar.from(LocalDate.parse(sheet.date()).atStartOfDay(ZoneOffset.UTC));
         document.getDocumentInformation().setCreationDate(day);
         document.getDocumentInformation().setModificationDate(day);
+        // The one that the first part was given by the clock.
+        document.getDocument().getTrailer().removeItem(COSName.ID);
         document.setDocumentId(
                 UUID.nameUUIDFromBytes(html.getBytes(StandardCharsets.UTF_8)).getMostSignificantBits());
     }

@@ -42,6 +42,23 @@ class SheetTest {
     }
 
     @Test
+    void aLongSheetIsDrawnInPartsOfAboutEqualLengthThatHoldEveryRowOnce() {
+        Sheet sheet = sheet(group("Universe 1", 50), group("Universe 2", 60));
+        List<Sheet> parts = sheet.parts(40);
+        assertThat(parts)
+                .extracting(
+                        p -> p.groups().stream().mapToInt(g -> g.rows().size()).sum())
+                .containsExactly(37, 37, 36);
+        assertThat(parts.get(1).groups())
+                .extracting(Group::title)
+                .containsExactly("Universe 1, continued", "Universe 2");
+        assertThat(parts.stream().flatMap(p -> p.groups().stream()).flatMap(g -> g.rows().stream()))
+                .containsExactlyElementsOf(
+                        sheet.groups().stream().flatMap(g -> g.rows().stream()).toList());
+        assertThat(sheet.parts(110)).containsExactly(sheet);
+    }
+
+    @Test
     void theSheetByUniverseListsSlotsInOrderWithReservedRunsBetween() {
         Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", 16), 2, Optional.of(101), Optional.of(StartAddress.of(1, 97)))
                 .with(new ReservedRun(1, UniverseNumber.of(1), new SlotRange(1, 96), "racks"));

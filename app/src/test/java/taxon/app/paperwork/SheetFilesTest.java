@@ -1,0 +1,72 @@
+package taxon.app.paperwork;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import taxon.app.testing.TaxonServer;
+import taxon.app.testing.Zips;
+
+/** Papers so long that they are drawn in parts: nobody sees where they were joined. */
+class SheetFilesTest {
+    private static final int ROWS = 5_100;
+    private static TaxonServer server;
+
+    @BeforeAll
+    static void start() {
+        server = TaxonServer.empty();
+    }
+
+    @AfterAll
+    static void stop() {
+        server.close();
+    }
+
+    private static Sheet sheet(int rows) {
+        List<List<String>> all = IntStream.range(0, rows)
+                .mapToObj(i -> List.of("r" + i, "Heron"))
+                .toList();
+        return new Sheet(
+                "s",
+                "Patch by fixture",
+                "Lantern Pageant",
+                "",
+                "Revision A",
+                "2026-05-01",
+                List.of("Fixture ID", "Type"),
+                List.of(new Sheet.Group("", all)));
+    }
+
+    @Test
+    void everyRowIsThereOnceInOrderAndThePagesAreNumberedThrough() {
+        byte[] pdf = server.bean(SheetFiles.class).pdf(sheet(ROWS));
+        String[] pages = Zips.pdfText(pdf).split("\f");
+        for (int i = 0; i < pages.length; i++) {
+            assertThat(pages[i])
+                    .contains("page " + (i + 1) + " of " + pages.length, "Patch by fixture", "Fixture ID", "Heron");
+        }
+        List<String> rows = Arrays.stream(pages)
+                .flatMap(p -> Arrays.stream(p.split("\\s+")))
+                .filter(w -> w.matches("r\\d+"))
+                .toList();
+        assertThat(rows)
+                .isEqualTo(IntStream.range(0, ROWS).mapToObj(i -> "r" + i).toList());
+    }
+
+    @Test
+    void theSameLongSheetGivesTheSameBytes() {
+        SheetFiles files = server.bean(SheetFiles.class);
+        assertThat(Arrays.equals(files.pdf(sheet(2_600)), files.pdf(sheet(2_600))))
+                .isTrue();
+    }
+
+    @Test
+    void anEmptySheetHasOneNumberedPage() {
+        String text = Zips.pdfText(server.bean(SheetFiles.class).pdf(sheet(0)));
+        assertThat(text).contains("page 1 of 1");
+    }
+}
