@@ -247,10 +247,12 @@ public class JobEditor {
     private JobState commit(JobState now, Plan after, PlanDelta delta, Runnable journalEntry) {
         long next = now.version() + 1;
         JobState then = JobState.of(now.job(), next, after, library.shop());
+        Counts counted = counts(after, then.check());
+        Runnable rows = plans.writing(now.job(), delta);
         transaction.executeWithoutResult(status -> {
             jobs.advance(now.job(), now.version(), next);
-            plans.write(now.job(), delta);
-            summaries.put(now.job(), next, counts(after, then.check()));
+            rows.run();
+            summaries.put(now.job(), next, counted);
             journalEntry.run();
         });
         newest.keep(then);

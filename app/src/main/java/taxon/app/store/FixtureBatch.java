@@ -19,11 +19,12 @@ final class FixtureBatch {
         fixtures.add(fixture);
     }
 
-    /** Writes what was added, each with its addresses. */
-    void write(int job, PlanMapper rows) {
-        if (fixtures.isEmpty()) {
-            return;
-        }
+    boolean isEmpty() {
+        return fixtures.isEmpty();
+    }
+
+    /** Writes what was added, each with its addresses, when it is run; what is written is made ready at once. */
+    Runnable writing(int job, PlanMapper rows) {
         ArrayNode keys = Json.array();
         ArrayNode values = Json.array();
         ArrayNode addresses = Json.array();
@@ -32,10 +33,14 @@ final class FixtureBatch {
             put(values.addArray(), FixtureRow.of(fixture));
             fixture.addresses().forEach((block, a) -> put(addresses.addArray(), AddressRow.of(fixture, block, a)));
         }
-        rows.putFixtures(job, values.toString());
-        rows.dropAddresses(job, keys.toString());
-        rows.putAddresses(job, addresses.toString());
-        fixtures.clear();
+        String written = values.toString();
+        String moved = keys.toString();
+        String placed = addresses.toString();
+        return () -> {
+            rows.putFixtures(job, written);
+            rows.dropAddresses(job, moved);
+            rows.putAddresses(job, placed);
+        };
     }
 
     private static void put(ArrayNode cells, FixtureRow row) {

@@ -90,88 +90,121 @@ public class PlanStore {
 
     /** Writes the changed rows. Call inside a transaction. */
     public void write(int job, PlanDelta delta) {
-        List<ElementKey> removed = new ArrayList<>();
+        writing(job, delta).run();
+    }
+
+    /**
+     * Writes the changed rows when it is run, which is to be inside a transaction. What is long to make ready is made ready
+     * before, so that nobody waits for it.
+     */
+    public Runnable writing(int job, PlanDelta delta) {
         Rows written = new Rows(job);
+        List<ElementKey> removed = new ArrayList<>();
         delta.changes()
                 .forEach((key, change) ->
-                        change.after().ifPresentOrElse(e -> e.match(written).run(), () -> removed.add(key)));
-        written.fixtures.write(job, rows);
+                        change.after().ifPresentOrElse(e -> written.add(e.match(written)), () -> removed.add(key)));
+        written.flush();
         Collections.reverse(removed);
-        removed.forEach(key -> drop(job, key));
+        return () -> {
+            written.steps.forEach(Runnable::run);
+            removed.forEach(key -> drop(job, key));
+        };
     }
 
     /** How an element of each kind is written: fixtures together, before whatever comes behind them and may refer to them. */
-    private final class Rows implements ElementCases<Runnable> {
+    private final class Rows implements ElementCases<Optional<Runnable>> {
         private final int job;
-        private final FixtureBatch fixtures = new FixtureBatch();
+        private final List<Runnable> steps = new ArrayList<>();
+        private FixtureBatch fixtures = new FixtureBatch();
 
         Rows(int job) {
             this.job = job;
         }
 
+        void add(Optional<Runnable> step) {
+            step.ifPresent(s -> {
+                flush();
+                steps.add(s);
+            });
+        }
+
+        void flush() {
+            if (!fixtures.isEmpty()) {
+                steps.add(fixtures.writing(job, rows));
+                fixtures = new FixtureBatch();
+            }
+        }
+
         @Override
-        public Runnable jobSheet(JobSheet sheet) {
-            return () -> jobs.putSheet(
+        public Optional<Runnable> jobSheet(JobSheet sheet) {
+            return Optional.of(() -> jobs.putSheet(
                     job,
                     sheet.name(),
                     sheet.venue(),
                     sheet.from().map(LocalDate::toString).orElse(null),
                     sheet.to().map(LocalDate::toString).orElse(null),
                     sheet.note(),
-                    PlaceJson.write(sheet.view()).toString());
+                    PlaceJson.write(sheet.view()).toString()));
         }
 
         @Override
-        public Runnable fixture(Fixture fixture) {
-            return () -> fixtures.add(fixture);
+        public Optional<Runnable> fixture(Fixture fixture) {
+            fixtures.add(fixture);
+            return Optional.empty();
         }
 
         @Override
-        public Runnable type(RigType type) {
-            return () -> rows.putType(job, TypeRow.of(type));
+        public Optional<Runnable> type(RigType type) {
+            TypeRow row = TypeRow.of(type);
+            return Optional.of(() -> rows.putType(job, row));
         }
 
         @Override
-        public Runnable position(Position position) {
-            return () -> rows.putPosition(job, PositionRow.of(position));
+        public Optional<Runnable> position(Position position) {
+            PositionRow row = PositionRow.of(position);
+            return Optional.of(() -> rows.putPosition(job, row));
         }
 
         @Override
-        public Runnable node(Node node) {
-            return () -> rows.putNode(job, NodeRow.of(node));
+        public Optional<Runnable> node(Node node) {
+            NodeRow row = NodeRow.of(node);
+            return Optional.of(() -> rows.putNode(job, row));
         }
 
         @Override
-        public Runnable universe(Universe universe) {
-            return () -> rows.putUniverse(job, UniverseRow.of(universe));
+        public Optional<Runnable> universe(Universe universe) {
+            UniverseRow row = UniverseRow.of(universe);
+            return Optional.of(() -> rows.putUniverse(job, row));
         }
 
         @Override
-        public Runnable reservedRun(ReservedRun reservedRun) {
-            return () -> rows.putReserved(job, ReservedRow.of(reservedRun));
+        public Optional<Runnable> reservedRun(ReservedRun reservedRun) {
+            ReservedRow row = ReservedRow.of(reservedRun);
+            return Optional.of(() -> rows.putReserved(job, row));
         }
 
         @Override
-        public Runnable evidence(BlockEvidence evidence) {
-            return () -> {
-                fixtures.write(job, rows);
-                rows.putEvidence(job, EvidenceRow.of(evidence));
-            };
+        public Optional<Runnable> evidence(BlockEvidence evidence) {
+            EvidenceRow row = EvidenceRow.of(evidence);
+            return Optional.of(() -> rows.putEvidence(job, row));
         }
 
         @Override
-        public Runnable group(Group group) {
-            return () -> rows.putGroup(job, GroupRow.of(group));
+        public Optional<Runnable> group(Group group) {
+            GroupRow row = GroupRow.of(group);
+            return Optional.of(() -> rows.putGroup(job, row));
         }
 
         @Override
-        public Runnable share(Share share) {
-            return () -> rows.putShare(job, ValueRow.of(share));
+        public Optional<Runnable> share(Share share) {
+            ValueRow row = ValueRow.of(share);
+            return Optional.of(() -> rows.putShare(job, row));
         }
 
         @Override
-        public Runnable wish(KeptWish wish) {
-            return () -> rows.putWish(job, ValueRow.of(wish));
+        public Optional<Runnable> wish(KeptWish wish) {
+            ValueRow row = ValueRow.of(wish);
+            return Optional.of(() -> rows.putWish(job, row));
         }
     }
 

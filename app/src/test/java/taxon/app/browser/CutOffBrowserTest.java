@@ -50,6 +50,8 @@ class CutOffBrowserTest {
             browser.until(
                     "not kept",
                     () -> process.http().get("/jobs/1/fixtures").text().contains("before"));
+            // The page has to know it, too, or it counts among what waits.
+            browser.until("not told that it is kept", () -> browser.count("td.unkept") == 0);
             process.kill();
 
             type(browser, 0, "first");
