@@ -2,7 +2,7 @@
 
 import { choose, chosen } from "./page.js";
 import { unkept } from "./outbox.js";
-import { FIXED, box, clamp, fetchRows, grid, keyOf, range, textOf } from "./grid-model.js";
+import { FIXED, box, clamp, fetchRows, fixtureOf, grid, keyOf, range, textOf } from "./grid-model.js";
 
 const ROW = 29;
 const MARGIN = 12;
@@ -34,13 +34,15 @@ const cell = (row, column, marked) => {
 };
 
 const rowElement = (row, keys) => {
-  const [key, tint, , stopped] = grid.rows[row];
+  const [, tint, , stopped] = grid.rows[row];
+  const key = fixtureOf(row);
   const tr = document.createElement("tr");
   tr.dataset.k = key;
   tr.setAttribute("aria-rowindex", row + 2);
   tr.setAttribute("aria-selected", keys.has(key));
   tr.classList.toggle("chosen", keys.has(key));
   tr.classList.toggle("stopped", stopped === 1);
+  tr.classList.toggle("part", keyOf(row) !== key);
   const tick = document.createElement("td");
   tick.className = "tick";
   tick.dataset.r = row;
@@ -114,7 +116,7 @@ export const load = async (asking = false) => {
 /** Chooses the fixtures of the rows that are meant, or takes them out when all of them are chosen. */
 export const chooseRows = () => {
   const keys = chosen();
-  const rows = range().map(keyOf);
+  const rows = range().map(fixtureOf);
   const all = rows.every((k) => keys.has(k));
   rows.forEach((k) => (all ? keys.delete(k) : keys.add(k)));
   choose(keys);

@@ -10,7 +10,11 @@ export const grid = { columns: [], rows: [], order: [], at: new Map(), version: 
 export const box = () => document.getElementById("grid");
 export const clamp = (value, most) => Math.max(0, Math.min(value, most));
 export const textOf = (row, column) => grid.rows[row][FIXED + column];
+/** Of a row: a number for a fixture, "17/cell 3" for a part of one. */
 export const keyOf = (row) => grid.rows[row][0];
+const fixtureIn = (key) => Number.parseInt(key, 10);
+/** The key of the fixture that a row is, or is a part of. */
+export const fixtureOf = (row) => fixtureIn(keyOf(row));
 
 /** The rows from the one where choosing began to the one that is active. */
 export const range = () => {
@@ -24,8 +28,8 @@ export const range = () => {
 const fill = (body) => {
   grid.columns = body.columns;
   grid.rows = body.rows;
-  grid.order = body.rows.map((r) => r[0]);
-  grid.at = new Map(grid.order.map((k, i) => [k, i]));
+  grid.order = body.rows.map((r) => fixtureIn(r[0]));
+  grid.at = new Map(body.rows.map((r, i) => [r[0], i]));
   grid.version = body.version;
   grid.row = clamp(grid.row, grid.rows.length - 1);
   grid.from = clamp(grid.from, grid.rows.length - 1);
@@ -41,7 +45,7 @@ const merge = (body) => {
   }
   const stopped = new Set(body.stopped);
   const rows = body.order.map((k) => known.get(k));
-  rows.forEach((r) => (r[STOPPED] = stopped.has(r[0]) ? 1 : 0));
+  rows.forEach((r) => (r[STOPPED] = stopped.has(fixtureIn(r[0])) ? 1 : 0));
   fill({ columns: grid.columns, rows, version: body.version });
   return true;
 };

@@ -2,7 +2,7 @@
 // Sorting, filtering and every change are the server's work; here are the keys, the clipboard and the pointer.
 
 import { choose, choosing } from "./page.js";
-import { FIXED, box, grid, keyOf, range } from "./grid-model.js";
+import { FIXED, box, fixtureOf, grid, keyOf, range } from "./grid-model.js";
 import { chooseRows, draw, editor, go, load, table, tell } from "./grid-draw.js";
 import { begin, clear, close, commit, goOn, onColumn, propose, series } from "./grid-edit.js";
 
@@ -129,8 +129,8 @@ document.addEventListener("mousedown", (event) => {
   table().focus({ preventScroll: true });
   if (td.classList.contains("tick") || grid.columns[Number(td.dataset.c)]?.name === "id") {
     const ticking = td.classList.contains("tick") && !event.shiftKey;
-    const keys = choosing(ticking ? { ctrlKey: true } : event, keyOf(row), grid.order, grid.last);
-    grid.last = keyOf(row);
+    const keys = choosing(ticking ? { ctrlKey: true } : event, fixtureOf(row), grid.order, grid.last);
+    grid.last = fixtureOf(row);
     choose(keys);
   }
   if (td.dataset.c !== undefined) {

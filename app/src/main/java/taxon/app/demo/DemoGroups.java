@@ -5,12 +5,15 @@ import java.util.Optional;
 import java.util.TreeSet;
 import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import taxon.core.fixture.Part;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Group;
 import taxon.core.rig.Group.GroupKind;
 import taxon.core.rig.Group.Rule;
+import taxon.core.rig.PartRef;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Traits;
 import taxon.core.rig.Traits.Parked;
@@ -27,7 +30,25 @@ final class DemoGroups {
         gathered = DemoJob.apply(gathered, made("South wash", 2, keys(gathered, 109, 116), List.of()));
         Rule herons = Rule.ofType(byId(gathered, 201).type());
         gathered = DemoJob.apply(gathered, made("Herons", 11, List.of(), List.of(herons)));
+        List<PartRef> ends = ofType(gathered, "Curlew 12").stream()
+                .flatMap(f -> Stream.of(1, 12).map(n -> new PartRef(f.key(), Part.cell(n))))
+                .toList();
+        Group battenEnds = new Group(
+                1,
+                GroupKind.GROUP,
+                "Batten ends",
+                Optional.of(FixtureId.of(12)),
+                Optional.empty(),
+                List.of(),
+                List.of());
+        gathered = DemoJob.apply(gathered, GroupEdits.make(battenEnds.withParts(ends)));
         return special(gathered);
+    }
+
+    private static List<Fixture> ofType(Plan plan, String name) {
+        return plan.fixtures().stream()
+                .filter(f -> plan.type(f).fullName().endsWith(name))
+                .toList();
     }
 
     private static Edit made(String name, int id, List<FixtureKey> members, List<Rule> rules) {
@@ -47,6 +68,11 @@ final class DemoGroups {
         for (int id = 205; id <= 208; id++) {
             FixtureKey mirrored = byId(plan, 409 - id).key();
             changed = with(changed, id, t -> t.withPanReversed(true).withMirrors(Optional.of(mirrored)));
+        }
+        for (Fixture layered : ofType(changed, "Bittern")) {
+            Traits traits = layered.traits();
+            changed = changed.with(
+                    layered.withTraits(traits.withName(Part.layer(1), "Water").withName(Part.layer(2), "Lanterns")));
         }
         changed = with(changed, 801, t -> t.withHazard("beam crosses the Dock steps"));
         return with(

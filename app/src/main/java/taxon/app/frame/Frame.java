@@ -74,7 +74,12 @@ public record Frame(
     public String sorted(String column) {
         String now = view.value("sort");
         String next = now.equals(column) ? "-" + column : now.equals("-" + column) ? "" : column;
-        return path() + view.with("sort", next).query(selection.text());
+        return seen("sort", next);
+    }
+
+    /** The address of this page looked at otherwise in one respect; an empty value is as it usually is. */
+    public String seen(String name, String value) {
+        return path() + view.with(name, value).query(selection.text());
     }
 
     /** The address of this page with nothing chosen. */

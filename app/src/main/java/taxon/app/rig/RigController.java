@@ -44,7 +44,6 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeId;
 import taxon.core.rig.ElementKey;
-import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
@@ -82,11 +81,10 @@ public class RigController {
         Plan plan = state.plan();
         draw(state, frame.selection(), model);
         RigTable table = RigTable.of(frame.view());
-        List<Fixture> shown = table.rows(plan);
         model.addAttribute("table", table);
         model.addAttribute("allColumns", TableColumn.values());
-        model.addAttribute("rows", RigRow.first(plan, table, shown, FIRST_ROWS, frame.selection()));
-        model.addAttribute("shown", shown.size());
+        model.addAttribute("rows", RigRow.first(plan, table, table.rows(plan), FIRST_ROWS, frame.selection()));
+        model.addAttribute("shown", table.counted(plan));
         model.addAttribute("view", ViewController.Line.of(plan.sheet().view()));
         model.addAttribute("types", library.choices(state.plan(), wanted(request)));
         model.addAttribute("folders", TreeView.branches(plan));
@@ -119,7 +117,7 @@ public class RigController {
         }
         Frame frame = (Frame) Objects.requireNonNull(model.getAttribute("frame"));
         draw(state, frame.selection(), model);
-        model.addAttribute("shown", RigTable.of(frame.view()).rows(state.plan()).size());
+        model.addAttribute("shown", RigTable.of(frame.view()).counted(state.plan()));
         return "rig/changed";
     }
 

@@ -17,6 +17,7 @@ import taxon.app.form.Keys;
 import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
 import taxon.core.length.Length;
+import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
@@ -54,11 +55,9 @@ public class TraitsController {
         if (fields.isFaulty()) {
             return reply.refused();
         }
-        boolean locked = frames.state(job)
-                .plan()
-                .fixture(fixture)
-                .filter(f -> f.traits().locked())
-                .isPresent();
+        // What this form does not show stays as it is.
+        Traits now =
+                frames.state(job).plan().fixture(fixture).map(Fixture::traits).orElse(Traits.NONE);
         Optional<Traits> traits = fields.build(
                 "parked",
                 () -> new Traits(
@@ -69,7 +68,8 @@ public class TraitsController {
                                 fields.has("axesSwapped"),
                                 mirrors),
                         new Traits.Care(fields.text("hazard"), parked),
-                        new Traits.Service(fields.text("line"), locked)));
+                        new Traits.Service(fields.text("line"), now.locked()),
+                        now.names()));
         return traits.isEmpty()
                 ? reply.refused()
                 : reply.after(editor.apply(

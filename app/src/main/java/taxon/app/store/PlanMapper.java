@@ -54,7 +54,7 @@ interface PlanMapper {
             """)
     List<EvidenceRow> evidence(int job);
 
-    @Select("select number, kind, name, group_id, parent, members, rules from rig_group where job_id = #{job}")
+    @Select("select number, kind, name, group_id, parent, members, parts, rules from rig_group where job_id = #{job}")
     List<GroupRow> groups(int job);
 
     @Select("select number, definition from share where job_id = #{job}")
@@ -78,9 +78,9 @@ interface PlanMapper {
     void dropWish(@Param("job") int job, @Param("number") int number);
 
     @Insert("""
-            insert or replace into rig_group (job_id, number, kind, name, group_id, parent, members, rules)
+            insert or replace into rig_group (job_id, number, kind, name, group_id, parent, members, parts, rules)
             values (#{job}, #{row.number}, #{row.kind}, #{row.name}, #{row.groupId}, #{row.parent}, #{row.members},
-                #{row.rules})
+                #{row.parts}, #{row.rules})
             """)
     void putGroup(@Param("job") int job, @Param("row") GroupRow row);
 

@@ -108,7 +108,7 @@ final class PlanRows {
     /**
      * A folder or group.
      *
-     * @param members and {@code rules} as JSON, each read and written whole
+     * @param members and {@code parts} and {@code rules} as JSON, each read and written whole
      */
     record GroupRow(
             int number,
@@ -117,6 +117,7 @@ final class PlanRows {
             @Nullable Integer groupId,
             @Nullable Integer parent,
             String members,
+            String parts,
             String rules) {
         static GroupRow of(Group group) {
             return new GroupRow(
@@ -126,6 +127,7 @@ final class PlanRows {
                     group.id().map(FixtureId::number).orElse(null),
                     group.parent().orElse(null),
                     GroupJson.members(group).toString(),
+                    GroupJson.parts(group).toString(),
                     GroupJson.rules(group).toString());
         }
 
@@ -137,6 +139,7 @@ final class PlanRows {
                     Optional.ofNullable(groupId).map(FixtureId::of),
                     Optional.ofNullable(parent),
                     GroupJson.readMembers(Json.parse(members)),
+                    GroupJson.readParts(Json.parse(parts)),
                     GroupJson.readRules(Json.parse(rules)));
         }
     }

@@ -20,6 +20,8 @@ import tools.jackson.databind.node.ArrayNode;
 /** A page that shows an older table fetches what differs, and shows then what it would show had it fetched everything. */
 class FollowedRowsHttpTest {
     private static final int STOPPED = 3;
+    /** The key of a batten with twelve cells. */
+    private static final int CURLEW = 33;
 
     private static TaxonServer server;
     private static Http http;
@@ -43,7 +45,9 @@ class FollowedRowsHttpTest {
                 "sort=position,-unit",
                 "filter=heron",
                 "filter=address:2.",
-                "cols=id,standing,mirrors,groups"
+                "cols=id,standing,mirrors,groups",
+                "parts=rows&cols=id,address,name,parked",
+                "parts=rows&filter=cell&sort=-address"
             })
     void whatDiffersMakesOfTheOldTableTheNewOne(String view) {
         Random random = new Random(view.hashCode());
@@ -91,7 +95,9 @@ class FollowedRowsHttpTest {
 
     private static void edit(Random random) {
         int key = 1 + random.nextInt(90);
-        switch (random.nextInt(6)) {
+        switch (random.nextInt(8)) {
+            case 5 -> edit(CURLEW + "/cell " + (1 + random.nextInt(12)), "name", "end " + random.nextInt(9));
+            case 6 -> edit(CURLEW + "/cell " + (1 + random.nextInt(12)), "parked", "red = 7 kept");
             case 0 -> edit(key, "address", 1 + random.nextInt(7) + "." + (1 + random.nextInt(400)));
             case 1 -> edit(key, "unit", 1 + random.nextInt(30));
             case 2 -> edit(key, "note", "note " + random.nextInt(99));
@@ -101,7 +107,7 @@ class FollowedRowsHttpTest {
         }
     }
 
-    private static void edit(int key, String column, Object text) {
+    private static void edit(Object key, String column, Object text) {
         http.post("/jobs/1/cells", "version", http.version(1), "key", key, "column", column, "text", text);
     }
 
@@ -128,11 +134,11 @@ class FollowedRowsHttpTest {
         }
 
         private JsonNode merged(JsonNode answer) {
-            Map<Integer, JsonNode> known = new HashMap<>();
-            rows().forEach(r -> known.put(r.path(0).asInt(), r));
-            answer.path("rows").forEach(r -> known.put(r.path(0).asInt(), r));
-            List<Integer> order =
-                    answer.path("order").valueStream().map(JsonNode::asInt).toList();
+            Map<String, JsonNode> known = new HashMap<>();
+            rows().forEach(r -> known.put(r.path(0).asString(), r));
+            answer.path("rows").forEach(r -> known.put(r.path(0).asString(), r));
+            List<String> order =
+                    answer.path("order").valueStream().map(JsonNode::asString).toList();
             if (!known.keySet().containsAll(order)) {
                 return whole(view);
             }
@@ -140,9 +146,9 @@ class FollowedRowsHttpTest {
             List<Integer> stopped =
                     answer.path("stopped").valueStream().map(JsonNode::asInt).toList();
             ArrayNode rows = Json.object().putArray("rows");
-            for (int key : order) {
+            for (String key : order) {
                 ArrayNode row = (ArrayNode) known.get(key).deepCopy();
-                row.set(STOPPED, stopped.contains(key) ? 1 : 0);
+                row.set(STOPPED, stopped.contains(Integer.valueOf(key.split("/")[0])) ? 1 : 0);
                 rows.add(row);
             }
             return Json.object().put("version", answer.path("version").asLong()).set("rows", rows);

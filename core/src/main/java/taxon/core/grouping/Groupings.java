@@ -38,7 +38,13 @@ public final class Groupings {
         return plan.groups().stream()
                 .filter(g -> g.kind() == GroupKind.GROUP)
                 .map(g -> new Grouping(
-                        g.name(), g.id(), Optional.of(g.number()), Origin.MADE, foldersOf(g), members.of(g)))
+                        g.name(),
+                        g.id(),
+                        Optional.of(g.number()),
+                        Origin.MADE,
+                        foldersOf(g),
+                        members.of(g),
+                        members.partsOf(g)))
                 .toList();
     }
 
@@ -67,6 +73,6 @@ public final class Groupings {
     }
 
     private static Grouping automatic(String name, Origin origin, List<Fixture> members) {
-        return new Grouping(name, Optional.empty(), Optional.empty(), origin, List.of(), members);
+        return new Grouping(name, Optional.empty(), Optional.empty(), origin, List.of(), members, List.of());
     }
 }

@@ -16,6 +16,7 @@ import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Group;
 import taxon.core.rig.Plan;
+import taxon.core.rig.RigPart;
 
 /**
  * Who belongs to which folder or group of a plan. Worked out once for a plan, so that asking for each of many groups costs
@@ -50,6 +51,16 @@ final class Memberships {
         group.rules().forEach(r -> takenBy(r).forEach(members::add));
         return members.stream()
                 .sorted(Comparator.comparing(f -> ranks.getOrDefault(f.key(), Integer.MAX_VALUE)))
+                .toList();
+    }
+
+    /** Its cells and layers; those that no mode has any more are left out. */
+    List<RigPart> partsOf(Group group) {
+        return group.parts().stream()
+                .flatMap(p -> RigPart.find(plan, p).stream())
+                .sorted(Comparator.comparing(
+                                (RigPart p) -> ranks.getOrDefault(p.fixture().key(), Integer.MAX_VALUE))
+                        .thenComparing(RigPart::part))
                 .toList();
     }
 

@@ -8,12 +8,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import taxon.core.fixture.Mode;
 import taxon.core.fixture.Part;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Group;
 import taxon.core.rig.Group.GroupKind;
 import taxon.core.rig.Plan;
+import taxon.core.rig.RigPart;
 
 /** The rig as a tree: folders in folders, groups, fixtures, and the cells of each fixture. */
 public final class RigTree {
@@ -27,10 +29,23 @@ public final class RigTree {
         Set<FixtureKey> fixtures();
     }
 
-    /** A folder or group. What lies in a folder comes before the fixtures in it. */
-    public record Branch(Group group, List<Node> children) implements Node {
+    /**
+     * A folder or group. What lies in a folder comes before the fixtures in it.
+     *
+     * @param parts cells and layers that it holds without the rest of their fixtures, which do not count as in it
+     */
+    public record Branch(Group group, List<Node> children, List<RigPart> parts) implements Node {
         public Branch {
             children = List.copyOf(children);
+            parts = List.copyOf(parts);
+        }
+
+        /** The fixtures below, and those of which it holds a part. */
+        Set<FixtureKey> touched() {
+            Set<FixtureKey> keys = fixtures();
+            branches(this)
+                    .forEach(b -> b.parts().forEach(p -> keys.add(p.fixture().key())));
+            return keys;
         }
 
         @Override
@@ -72,14 +87,14 @@ public final class RigTree {
         return List.copyOf(top);
     }
 
-    /** All fixtures in a folder or group and in what lies in it; none where there is no such folder or group. */
+    /** All fixtures in a folder or group and in what lies in it, whole or in part; none where there is no such folder or group. */
     public static Set<FixtureKey> inside(Plan plan, int number) {
         return new RigTree(plan)
                 .within(Optional.empty()).stream()
                         .flatMap(RigTree::branches)
                         .filter(b -> b.group().number() == number)
                         .findFirst()
-                        .map(Branch::fixtures)
+                        .map(Branch::touched)
                         .orElse(Set.of());
     }
 
@@ -100,10 +115,14 @@ public final class RigTree {
     private Branch branch(Group group) {
         List<Node> children = within(Optional.of(group.number()));
         members.of(group).forEach(f -> children.add(leaf(f)));
-        return new Branch(group, children);
+        return new Branch(group, children, members.partsOf(group));
     }
 
     private Leaf leaf(Fixture fixture) {
-        return new Leaf(fixture, cells.computeIfAbsent(fixture.model(), m -> Cells.of(plan.mode(fixture))));
+        return new Leaf(
+                fixture,
+                cells.computeIfAbsent(
+                        fixture.model(),
+                        m -> plan.mode(fixture).map(Mode::parts).orElse(List.of())));
     }
 }

@@ -126,6 +126,7 @@ public final class ChangeLines {
         say(words, traits.hazard(), "hazard ");
         say(words, traits.line(), "line ");
         say(words, traits.locked() ? "locked" : "", "");
+        traits.names().names().forEach((part, name) -> words.add(part + " named " + name));
         traits.parked().forEach(p -> words.add("parked " + p.block() + "." + p.offset() + " at " + p.value()));
         return String.join(", ", words);
     }

@@ -1,6 +1,7 @@
 package taxon.core.rig;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
@@ -17,6 +18,7 @@ import taxon.core.text.Texts;
  * @param id a group's number, which is no fixture ID and has no address; a folder has none
  * @param parent the folder or group that it lies in; empty at the top
  * @param members put in by hand; a group may hold more by its rules
+ * @param parts cells and layers that a group holds without the rest of their fixtures; one that the mode lacks counts as none
  * @param rules of a group; a fixture that satisfies any of them is a member. A folder has none
  */
 public record Group(
@@ -26,6 +28,7 @@ public record Group(
         Optional<FixtureId> id,
         Optional<Integer> parent,
         SortedSet<FixtureKey> members,
+        SortedSet<PartRef> parts,
         List<Rule> rules)
         implements Element {
     private static final int MOST_RULES = 64;
@@ -76,12 +79,16 @@ public record Group(
         }
         Texts.requireLine("group name", name, 80);
         members = Collections.unmodifiableSortedSet(new TreeSet<>(members));
+        parts = Collections.unmodifiableSortedSet(new TreeSet<>(parts));
         rules = List.copyOf(rules);
+        if (parts.stream().anyMatch(PartRef::isWhole)) {
+            throw new IllegalArgumentException("a whole fixture is a member and no part");
+        }
         if (rules.size() > MOST_RULES) {
             throw new IllegalArgumentException(rules.size() + " rules of a group are more than " + MOST_RULES);
         }
-        if (kind == GroupKind.FOLDER && (id.isPresent() || !rules.isEmpty())) {
-            throw new IllegalArgumentException("a folder has neither a number of its own nor rules");
+        if (kind == GroupKind.FOLDER && (id.isPresent() || !rules.isEmpty() || !parts.isEmpty())) {
+            throw new IllegalArgumentException("a folder has neither a number of its own, nor parts, nor rules");
         }
     }
 
@@ -91,8 +98,19 @@ public record Group(
      * @param parent the folder that it lies in
      */
     public static Group folder(int number, String name, Optional<Integer> parent) {
-        return new Group(
-                number, GroupKind.FOLDER, name, Optional.empty(), parent, Collections.emptySortedSet(), List.of());
+        return new Group(number, GroupKind.FOLDER, name, Optional.empty(), parent, List.of(), List.of());
+    }
+
+    /** A folder or group of whole fixtures. */
+    public Group(
+            int number,
+            GroupKind kind,
+            String name,
+            Optional<FixtureId> id,
+            Optional<Integer> parent,
+            Collection<FixtureKey> members,
+            List<Rule> rules) {
+        this(number, kind, name, id, parent, new TreeSet<>(members), Collections.emptySortedSet(), rules);
     }
 
     @Override
@@ -117,12 +135,21 @@ public record Group(
 
     /** The same with exactly these members by hand. */
     public Group withMembers(Set<FixtureKey> changed) {
-        return new Group(number, kind, name, id, parent, new TreeSet<>(changed), rules);
+        return new Group(number, kind, name, id, parent, new TreeSet<>(changed), parts, rules);
+    }
+
+    /**
+     * The same with exactly these cells and layers.
+     *
+     * @throws IllegalArgumentException when it is a folder and there are some, or one is a whole fixture
+     */
+    public Group withParts(Collection<PartRef> changed) {
+        return new Group(number, kind, name, id, parent, members, new TreeSet<>(changed), rules);
     }
 
     /** The same in another folder, or at the top. */
     public Group withParent(Optional<Integer> changed) {
-        return new Group(number, kind, name, id, changed, members, rules);
+        return new Group(number, kind, name, id, changed, members, parts, rules);
     }
 
     /** Without what refers to anything that is not among these keys. */
@@ -131,8 +158,10 @@ public record Group(
         kept.removeIf(m -> !keys.contains(Fixture.keyOf(m)));
         List<Rule> left =
                 rules.stream().filter(r -> keys.containsAll(r.refersTo())).toList();
-        return kept.size() == members.size() && left.size() == rules.size()
+        SortedSet<PartRef> whole = new TreeSet<>(parts);
+        whole.removeIf(p -> !keys.contains(Fixture.keyOf(p.fixture())));
+        return kept.size() == members.size() && left.size() == rules.size() && whole.size() == parts.size()
                 ? this
-                : new Group(number, kind, name, id, parent, new TreeSet<>(kept), left);
+                : new Group(number, kind, name, id, parent, new TreeSet<>(kept), whole, left);
     }
 }

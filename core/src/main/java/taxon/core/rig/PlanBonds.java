@@ -135,6 +135,7 @@ final class PlanBonds {
         public References group(Group group) {
             Set<ElementKey> keys = new HashSet<>();
             group.members().forEach(m -> keys.add(Fixture.keyOf(m)));
+            group.parts().forEach(p -> keys.add(Fixture.keyOf(p.fixture())));
             group.rules().forEach(r -> keys.addAll(r.refersTo()));
             return new References("group " + group.number(), keys);
         }

@@ -18,6 +18,8 @@ public record Refusal(String field, String value, Fault fault, String allowed) {
         IN_USE,
         /** It is locked where it is. */
         LOCKED,
+        /** It is said of the whole fixture, not of a part of it. */
+        OF_THE_WHOLE,
         /** Only an app reaches it. */
         NEVER_HEARS,
         /** Something newer is known. */
@@ -36,6 +38,7 @@ public record Refusal(String field, String value, Fault fault, String allowed) {
             case OUTDATED -> "The " + field + " " + shown + " cannot be taken back: " + allowed + ".";
             case NEVER_HEARS ->
                 "The " + field + " cannot be " + shown + ": only " + allowed + " reaches it, and no universe does.";
+            case OF_THE_WHOLE -> "The " + field + " is that of " + allowed + "; change it there.";
             case LOCKED -> "The " + field + " " + shown + " is locked at " + allowed + "; unlock it first.";
         };
     }

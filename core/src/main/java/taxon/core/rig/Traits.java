@@ -1,7 +1,11 @@
 package taxon.core.rig;
 
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import taxon.core.fixture.Part;
 import taxon.core.text.Texts;
 
 /**
@@ -11,9 +15,10 @@ import taxon.core.text.Texts;
  * @param axes which way it moves
  * @param care what must not be touched by accident
  * @param service who feeds it, and whether it may be moved
+ * @param names what its cells and layers are called
  */
-public record Traits(Look look, Axes axes, Care care, Service service) {
-    public static final Traits NONE = new Traits(Look.NONE, Axes.USUAL, Care.NONE, Service.NONE);
+public record Traits(Look look, Axes axes, Care care, Service service, PartNames names) {
+    public static final Traits NONE = new Traits(Look.NONE, Axes.USUAL, Care.NONE, Service.NONE, PartNames.NONE);
 
     private static final int MOST_PARKED = 64;
 
@@ -79,6 +84,26 @@ public record Traits(Look look, Axes axes, Care care, Service service) {
 
         public Service {
             Texts.allowLine("line", line, 40);
+        }
+    }
+
+    /**
+     * What cells and layers are called. One that the mode lacks keeps its name for when the mode comes back.
+     *
+     * @param names of parts, never of the whole; each one line of at most 80 characters; at most 512
+     */
+    public record PartNames(SortedMap<Part, String> names) {
+        static final PartNames NONE = new PartNames(new TreeMap<>());
+
+        private static final int MOST = 512;
+
+        public PartNames {
+            names = Collections.unmodifiableSortedMap(new TreeMap<>(names));
+            names.values().forEach(n -> Texts.requireLine("name", n, 80));
+            if (names.containsKey(Part.WHOLE) || names.size() > MOST) {
+                throw new IllegalArgumentException(
+                        names.size() + " names of parts; at most " + MOST + ", none of the whole");
+            }
         }
     }
 
@@ -155,20 +180,25 @@ public record Traits(Look look, Axes axes, Care care, Service service) {
         return service.locked();
     }
 
+    /** What a cell or layer is called; empty where nobody has said. */
+    public String nameOf(Part part) {
+        return names.names().getOrDefault(part, "");
+    }
+
     private Traits with(Look changed) {
-        return new Traits(changed, axes, care, service);
+        return new Traits(changed, axes, care, service, names);
     }
 
     private Traits with(Axes changed) {
-        return new Traits(look, changed, care, service);
+        return new Traits(look, changed, care, service, names);
     }
 
     private Traits with(Care changed) {
-        return new Traits(look, axes, changed, service);
+        return new Traits(look, axes, changed, service, names);
     }
 
     private Traits with(Service changed) {
-        return new Traits(look, axes, care, changed);
+        return new Traits(look, axes, care, changed, names);
     }
 
     /**
@@ -235,5 +265,17 @@ public record Traits(Look look, Axes axes, Care care, Service service) {
     /** The same, locked or free. */
     public Traits withLocked(boolean changed) {
         return with(new Service(line(), changed));
+    }
+
+    /**
+     * The same with a cell or layer called so; an empty name takes it away.
+     *
+     * @throws IllegalArgumentException when it is no part, the name is no line, or there are too many
+     */
+    public Traits withName(Part part, String name) {
+        SortedMap<Part, String> changed = new TreeMap<>(names.names());
+        changed.put(part, name);
+        changed.values().removeIf(String::isEmpty);
+        return new Traits(look, axes, care, service, new PartNames(changed));
     }
 }

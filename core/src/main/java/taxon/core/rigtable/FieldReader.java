@@ -17,9 +17,11 @@ import taxon.core.length.LengthText;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
+import taxon.core.rig.PartSlots;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Refusal;
 import taxon.core.rig.Refusal.Fault;
+import taxon.core.rig.RigPart;
 import taxon.core.rig.Traits;
 import taxon.core.text.Texts;
 
@@ -56,6 +58,9 @@ final class FieldReader {
 
     /** @param fixture as far as earlier cells have changed it */
     Fixture read(Fixture fixture, FieldChange change) {
+        if (!change.row().isWhole()) {
+            return ofPart(new RigPart(fixture, change.row().part()), change);
+        }
         String text = change.text();
         Traits traits = fixture.traits();
         FixtureColumn column = change.column();
@@ -78,10 +83,53 @@ final class FieldReader {
                 case TILT_REVERSED -> fixture.withTraits(traits.withTiltReversed(flag(column, text)));
                 case AXES_SWAPPED -> fixture.withTraits(traits.withAxesSwapped(flag(column, text)));
                 case MIRRORS -> fixture.withTraits(traits.withMirrors(mirrored(fixture, text)));
+                case PARKED -> parked(RigPart.whole(fixture), text);
+                case GROUPS -> fixture;
             };
         } catch (IllegalArgumentException e) {
             throw refused(column, text, Fault.NOT_UNDERSTOOD, String.valueOf(e.getMessage()));
         }
+    }
+
+    private Fixture ofPart(RigPart row, FieldChange change) {
+        FixtureColumn column = change.column();
+        String text = change.text();
+        Fixture fixture = row.fixture();
+        if (!column.isOfParts()) {
+            throw refused(column, text, Fault.OF_THE_WHOLE, "fixture " + fixture.label());
+        }
+        try {
+            return switch (column) {
+                case NAME -> fixture.withTraits(fixture.traits().withName(row.part(), text));
+                case ADDRESS -> moved(fixture, ownAddresses(row, text));
+                case PARKED -> parked(row, text);
+                default -> fixture;
+            };
+        } catch (IllegalArgumentException e) {
+            throw refused(column, text, Fault.NOT_UNDERSTOOD, String.valueOf(e.getMessage()));
+        }
+    }
+
+    private Fixture parked(RigPart row, String text) {
+        return row.fixture().withTraits(row.fixture().traits().withParked(ParkedText.read(plan, row, text)));
+    }
+
+    /** A part with a block to itself has that block's address; one among others lies where its fixture does. */
+    private Map<Integer, StartAddress> ownAddresses(RigPart row, String text) {
+        List<PartSlots> slots = row.slots(plan);
+        slots.stream().filter(s -> !s.alone()).findFirst().ifPresent(s -> {
+            String where = "fixture " + row.fixture().label() + ", whose slot "
+                    + s.offsets().first() + " it is";
+            throw refused(FixtureColumn.ADDRESS, text, Fault.OF_THE_WHOLE, where);
+        });
+        Map<Integer, StartAddress> typed = addresses(slots.size(), text);
+        Map<Integer, StartAddress> all = new TreeMap<>(row.fixture().addresses());
+        for (int i = 0; i < slots.size(); i++) {
+            int block = slots.get(i).block().ref().block();
+            all.remove(block);
+            Optional.ofNullable(typed.get(i + 1)).ifPresent(a -> all.put(block, a));
+        }
+        return all;
     }
 
     private static Fixture moved(Fixture fixture, Map<Integer, StartAddress> addresses) {
@@ -140,12 +188,16 @@ final class FieldReader {
     }
 
     private Map<Integer, StartAddress> addresses(Fixture fixture, String text) {
-        Map<Integer, StartAddress> addresses = new TreeMap<>();
-        List<String> parts = text.isEmpty() ? List.of() : Arrays.asList(text.split("[,;\\s]+"));
         int blocks = plan.type(fixture)
                 .mode(fixture.mode())
                 .map(m -> m.blocks().size())
                 .orElse(0);
+        return addresses(blocks, text);
+    }
+
+    private static Map<Integer, StartAddress> addresses(int blocks, String text) {
+        Map<Integer, StartAddress> addresses = new TreeMap<>();
+        List<String> parts = text.isEmpty() ? List.of() : Arrays.asList(text.split("[,;\\s]+"));
         if (parts.size() > Math.max(1, blocks)) {
             String allowed = blocks == 1 ? "one address" : "at most " + blocks + " addresses, one for each block";
             throw refused(FixtureColumn.ADDRESS, text, Fault.OUT_OF_RANGE, allowed);

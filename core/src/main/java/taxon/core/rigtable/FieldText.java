@@ -1,11 +1,15 @@
 package taxon.core.rigtable;
 
+import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import taxon.core.dmx.StartAddress;
 import taxon.core.length.LengthUnit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
+import taxon.core.rig.PartSlots;
 import taxon.core.rig.Plan;
+import taxon.core.rig.RigPart;
 import taxon.core.rig.Traits;
 
 /** How a cell reads. Typing the same text again changes nothing. */
@@ -15,6 +19,33 @@ public final class FieldText {
 
     private FieldText() {}
 
+    /** Of a fixture, or of a part of one; empty where a part has nothing of its own. */
+    public static String of(Plan plan, RigPart row, FixtureColumn column) {
+        if (row.isWhole()) {
+            return of(plan, row.fixture(), column);
+        }
+        return switch (column) {
+            case ID -> row.label();
+            case ADDRESS -> starts(plan, row);
+            case NAME -> row.name();
+            case PARKED -> ParkedText.of(plan, row);
+            case GROUPS -> GroupsText.of(plan, row);
+            default -> "";
+        };
+    }
+
+    /** Where the part begins in each block that it has slots in: "2.079", or "2.079 none". */
+    private static String starts(Plan plan, RigPart row) {
+        List<Optional<StartAddress>> starts =
+                row.slots(plan).stream().map(PartSlots::start).toList();
+        return starts.stream().allMatch(Optional::isEmpty)
+                ? ""
+                : starts.stream()
+                        .map(s -> s.map(StartAddress::toString).orElse(NONE))
+                        .collect(Collectors.joining(" "));
+    }
+
+    /** Of a fixture. */
     public static String of(Plan plan, Fixture fixture, FixtureColumn column) {
         Traits traits = fixture.traits();
         LengthUnit unit = plan.sheet().view().unit();
@@ -40,6 +71,8 @@ public final class FieldText {
                         .flatMap(Fixture::id)
                         .map(FixtureId::toString)
                         .orElse("");
+            case PARKED -> ParkedText.of(plan, RigPart.whole(fixture));
+            case GROUPS -> GroupsText.of(plan, RigPart.whole(fixture));
         };
     }
 

@@ -1,7 +1,9 @@
 package taxon.core.rigtable;
 
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import taxon.core.listing.Column;
 import taxon.core.text.Likeness;
@@ -23,7 +25,11 @@ public enum FixtureColumn {
     PAN_REVERSED("Pan reversed", "Pan invert"),
     TILT_REVERSED("Tilt reversed", "Tilt invert"),
     AXES_SWAPPED("Axes swapped", "Swap"),
-    MIRRORS("Mirrors", "Mirror of");
+    MIRRORS("Mirrors", "Mirror of"),
+    PARKED("Parked", "Park"),
+    GROUPS("Folder and groups", "Groups", "Group", "Folder");
+
+    private static final Set<FixtureColumn> OF_PARTS = EnumSet.of(ADDRESS, NAME, PARKED, GROUPS);
 
     private final String words;
     private final String headers;
@@ -32,6 +38,11 @@ public enum FixtureColumn {
     FixtureColumn(String words, String... others) {
         this.words = words;
         headers = Arrays.stream(others).map(Likeness::key).collect(Collectors.joining("|", "|", "|"));
+    }
+
+    /** True when a cell or layer has it of its own, and not only its whole fixture. */
+    public boolean isOfParts() {
+        return OF_PARTS.contains(this);
     }
 
     /** As it stands above the column: "Pan reversed". */

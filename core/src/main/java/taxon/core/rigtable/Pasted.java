@@ -5,10 +5,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import taxon.core.fixture.Part;
 import taxon.core.listing.ColumnGuess;
 import taxon.core.listing.TableRow;
 import taxon.core.rig.Fixture;
+import taxon.core.rig.PartRef;
 import taxon.core.rig.Plan;
+import taxon.core.rig.RigPart;
 
 /**
  * Rows pasted from a spreadsheet, matched with fixtures.
@@ -55,10 +58,10 @@ public record Pasted(boolean byId, boolean headed, List<FieldChange> changes, Li
     /**
      * Matches what was pasted.
      *
-     * @param below the fixtures of the table from the row that was pasted at
+     * @param below the rows of the table from the one that was pasted at
      * @param columns the columns that can be edited, from the one that was pasted at
      */
-    public static Pasted match(Plan plan, List<TableRow> rows, List<Fixture> below, List<FixtureColumn> columns) {
+    public static Pasted match(Plan plan, List<TableRow> rows, List<RigPart> below, List<FixtureColumn> columns) {
         if (rows.isEmpty()) {
             return new Pasted(false, false, List.of(), List.of());
         }
@@ -94,8 +97,8 @@ public record Pasted(boolean byId, boolean headed, List<FieldChange> changes, Li
                     .forEach(f -> f.id().ifPresent(i -> byId.computeIfAbsent(i.toString(), k -> new ArrayList<>())
                             .add(f)));
             for (int r = 1; r < rows.size(); r++) {
-                String wanted = rows.get(r).cell(id).replaceFirst("[.,]0+$", "");
-                List<Fixture> found = byId.getOrDefault(wanted, List.of());
+                String wanted = rows.get(r).cell(id);
+                List<RigPart> found = called(plan, wanted, byId);
                 if (found.size() == 1) {
                     change(found.get(0), header, rows.get(r));
                 } else {
@@ -105,8 +108,17 @@ public record Pasted(boolean byId, boolean headed, List<FieldChange> changes, Li
             return new Pasted(true, true, changes, left);
         }
 
+        /** "101", "101.0" as a table program writes it, or "101, cell 3". */
+        private static List<RigPart> called(Plan plan, String wanted, Map<String, List<Fixture>> byId) {
+            String[] sides = wanted.split(",\\s*(?=[cClL])", 2);
+            Optional<Part> part = sides.length < 2 ? Optional.of(Part.WHOLE) : Part.read(sides[1]);
+            return byId.getOrDefault(sides[0].strip().replaceFirst("[.,]0+$", ""), List.of()).stream()
+                    .flatMap(f -> part.flatMap(p -> RigPart.find(plan, new PartRef(f.key(), p))).stream())
+                    .toList();
+        }
+
         /** The header says what the columns are, and the rows go one by one to those of the table. */
-        Pasted underHeader(List<Fixture> below, PastedHeader header) {
+        Pasted underHeader(List<RigPart> below, PastedHeader header) {
             for (int r = 1; r < rows.size(); r++) {
                 if (r - 1 < below.size()) {
                     change(below.get(r - 1), header, rows.get(r));
@@ -117,15 +129,15 @@ public record Pasted(boolean byId, boolean headed, List<FieldChange> changes, Li
             return new Pasted(false, true, changes, left);
         }
 
-        private void change(Fixture fixture, PastedHeader header, TableRow row) {
+        private void change(RigPart to, PastedHeader header, TableRow row) {
             header.texts(row).forEach((column, text) -> {
                 if (column != FixtureColumn.ID) {
-                    changes.add(new FieldChange(fixture.key(), column, text));
+                    changes.add(new FieldChange(to.ref(), column, text));
                 }
             });
         }
 
-        Pasted inPlace(int from, List<Fixture> below, List<FixtureColumn> columns) {
+        Pasted inPlace(int from, List<RigPart> below, List<FixtureColumn> columns) {
             for (int r = from; r < rows.size(); r++) {
                 List<String> row = rows.get(r).cells();
                 if (r - from >= below.size()) {
@@ -134,7 +146,7 @@ public record Pasted(boolean byId, boolean headed, List<FieldChange> changes, Li
                 }
                 for (int c = 0; c < row.size(); c++) {
                     if (c < columns.size()) {
-                        changes.add(new FieldChange(below.get(r - from).key(), columns.get(c), row.get(c)));
+                        changes.add(new FieldChange(below.get(r - from).ref(), columns.get(c), row.get(c)));
                     } else {
                         left.add(new Left(r + 1, Why.BEYOND_LAST_COLUMN, row.get(c)));
                     }

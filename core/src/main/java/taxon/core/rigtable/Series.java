@@ -1,20 +1,22 @@
 package taxon.core.rigtable;
 
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import taxon.core.dmx.AddressText;
 import taxon.core.dmx.StartAddress;
+import taxon.core.fixture.Block;
 import taxon.core.length.Length;
 import taxon.core.length.LengthText;
 import taxon.core.length.LengthUnit;
-import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
+import taxon.core.rig.RigPart;
 import taxon.core.rig.edit.AddressWalk;
 
 /**
@@ -26,21 +28,21 @@ public final class Series {
     private static final Pattern COUNTED = Pattern.compile("(.*?)(\\d{1,9})(\\D*)", Pattern.DOTALL);
 
     private final Plan plan;
-    private final List<Fixture> rows;
+    private final List<RigPart> rows;
     private final LengthUnit unit;
 
-    private Series(Plan plan, List<Fixture> rows) {
+    private Series(Plan plan, List<RigPart> rows) {
         this.plan = plan;
         this.rows = rows;
         unit = plan.sheet().view().unit();
     }
 
     /** Down: every cell below takes the text of the first. */
-    public static List<FieldChange> down(Plan plan, List<Fixture> rows, FixtureColumn column) {
+    public static List<FieldChange> down(Plan plan, List<RigPart> rows, FixtureColumn column) {
         List<FieldChange> changes = new ArrayList<>();
         rows.stream()
                 .skip(1)
-                .forEach(f -> changes.add(new FieldChange(f.key(), column, FieldText.of(plan, rows.get(0), column))));
+                .forEach(f -> changes.add(new FieldChange(f.ref(), column, FieldText.of(plan, rows.get(0), column))));
         return changes;
     }
 
@@ -50,7 +52,7 @@ public final class Series {
      * @param rows from top to bottom; the first one or two hold what it begins with
      * @param seeds how many of them do, 1 or 2
      */
-    public static List<FieldChange> of(Plan plan, List<Fixture> rows, FixtureColumn column, int seeds) {
+    public static List<FieldChange> of(Plan plan, List<RigPart> rows, FixtureColumn column, int seeds) {
         if (rows.size() <= seeds) {
             return List.of();
         }
@@ -58,7 +60,7 @@ public final class Series {
         List<FieldChange> changes = new ArrayList<>();
         List<String> texts = series.texts(column, seeds);
         for (int i = seeds; i < rows.size(); i++) {
-            changes.add(new FieldChange(rows.get(i).key(), column, texts.get(i)));
+            changes.add(new FieldChange(rows.get(i).ref(), column, texts.get(i)));
         }
         return changes;
     }
@@ -137,17 +139,28 @@ public final class Series {
             }
             SortedMap<Integer, StartAddress> placed = next(walk, row);
             at = Optional.ofNullable(placed.get(1));
-            texts.add(words(rows.get(row).withAddresses(placed)));
+            texts.add(words(blocks(row).size(), placed));
         }
         return texts;
     }
 
     private SortedMap<Integer, StartAddress> next(AddressWalk walk, int row) {
-        return plan.mode(rows.get(row)).map(walk::next).orElseGet(Collections::emptySortedMap);
+        return walk.next(blocks(row));
     }
 
-    private String words(Fixture placed) {
-        return FieldText.of(plan, placed, FixtureColumn.ADDRESS);
+    private List<Block> blocks(int row) {
+        return rows.get(row).slots(plan).stream().map(s -> s.block().block()).toList();
+    }
+
+    /** As {@link FieldText} writes them. */
+    private static String words(int blocks, SortedMap<Integer, StartAddress> placed) {
+        return placed.isEmpty()
+                ? ""
+                : IntStream.rangeClosed(1, blocks)
+                        .mapToObj(b -> Optional.ofNullable(placed.get(b))
+                                .map(StartAddress::toString)
+                                .orElse(FieldText.NONE))
+                        .collect(Collectors.joining(" "));
     }
 
     /** The slots between two seeds on one universe, where the second is behind the first. */

@@ -9,10 +9,12 @@ import taxon.core.rig.Element;
 import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Group;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
 import taxon.core.rig.Refusal;
 import taxon.core.rig.Refusal.Fault;
+import taxon.core.rig.RigPart;
 import taxon.core.rig.edit.Edit;
 import taxon.core.rig.edit.PositionEdits;
 import taxon.core.rigtable.FieldReader.CellRefusedException;
@@ -33,7 +35,11 @@ public record TableWork(Plan plan, List<Move> moves, List<FieldFault> faults, Li
     }
 
     /** One cell before and after. */
-    public record Move(Fixture fixture, FixtureColumn column, String before, String after) {}
+    public record Move(RigPart row, FixtureColumn column, String before, String after) {
+        public Fixture fixture() {
+            return row.fixture();
+        }
+    }
 
     /** Reads every cell. One that is at fault leaves its fixture as the others make it. */
     public static TableWork of(Plan plan, List<FieldChange> changes) {
@@ -54,6 +60,7 @@ public record TableWork(Plan plan, List<Move> moves, List<FieldFault> faults, Li
     private static final class Worker {
         private final Plan plan;
         private final Map<FixtureKey, Fixture> changed = new TreeMap<>();
+        private final Map<Integer, Group> groups = new TreeMap<>();
         private final List<Position> made = new ArrayList<>();
         private final FieldReader reader;
 
@@ -89,6 +96,7 @@ public record TableWork(Plan plan, List<Move> moves, List<FieldFault> faults, Li
             }
             List<Element> elements = new ArrayList<>(made);
             elements.addAll(changed.values());
+            elements.addAll(groups.values());
             Plan after = plan.with(elements);
             return new TableWork(
                     after,
@@ -98,7 +106,9 @@ public record TableWork(Plan plan, List<Move> moves, List<FieldFault> faults, Li
         }
 
         private String label(FieldChange change) {
-            return plan.fixture(change.fixture()).map(Fixture::label).orElse("no. " + change.fixture());
+            return plan.fixture(change.fixture())
+                    .map(f -> new RigPart(f, change.row().part()).label())
+                    .orElse("no. " + change.row());
         }
 
         private Optional<Refusal> take(FieldChange change) {
@@ -111,21 +121,50 @@ public record TableWork(Plan plan, List<Move> moves, List<FieldFault> faults, Li
                         plan.fixtures().size() + " fixtures in the job"));
             }
             Fixture now = changed.getOrDefault(change.fixture(), known.get());
-            if (change.text().equals(FieldText.of(plan, known.get(), change.column())) && now.equals(known.get())) {
+            RigPart row = new RigPart(now, change.row().part());
+            if (!row.isWhole() && !RigPart.isIn(plan, now, row.part())) {
+                return Optional.of(new Refusal(
+                        "part",
+                        row.part().toString(),
+                        Fault.NOT_FOUND,
+                        "in mode " + now.mode() + " of " + now.label()));
+            }
+            if (readsSo(change, row, known.get())) {
                 return Optional.empty();
             }
             try {
-                changed.put(change.fixture(), reader.read(now, change));
+                put(change, row);
                 return Optional.empty();
             } catch (CellRefusedException e) {
                 return Optional.of(e.reason());
             }
         }
 
+        private boolean readsSo(FieldChange change, RigPart row, Fixture known) {
+            boolean untouched = change.column() == FixtureColumn.GROUPS
+                    ? groups.isEmpty()
+                    : row.fixture().equals(known);
+            return untouched && change.text().equals(FieldText.of(plan, row, change.column()));
+        }
+
+        private void put(FieldChange change, RigPart row) {
+            if (change.column() == FixtureColumn.GROUPS) {
+                List<Group> now = plan.groups().stream()
+                        .map(g -> groups.getOrDefault(g.number(), g))
+                        .toList();
+                GroupsText.changed(now, row, change.text()).forEach(g -> groups.put(g.number(), g));
+            } else {
+                changed.put(change.fixture(), reader.read(row.fixture(), change));
+            }
+        }
+
         private Optional<Move> move(Plan after, FieldChange change) {
-            Fixture before = plan.fixture(change.fixture()).orElseThrow();
+            RigPart before = new RigPart(
+                    plan.fixture(change.fixture()).orElseThrow(), change.row().part());
+            RigPart now = new RigPart(
+                    after.fixture(change.fixture()).orElseThrow(), change.row().part());
             String was = FieldText.of(plan, before, change.column());
-            String is = FieldText.of(after, after.fixture(change.fixture()).orElseThrow(), change.column());
+            String is = FieldText.of(after, now, change.column());
             return was.equals(is) ? Optional.empty() : Optional.of(new Move(before, change.column(), was, is));
         }
     }

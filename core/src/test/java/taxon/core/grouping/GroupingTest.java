@@ -141,12 +141,11 @@ class GroupingTest {
     @Test
     void whoLiesInNoFolderStandsAtTheTopWithItsCells() {
         FixtureType batten = DemoTypes.book().types().stream()
-                .filter(t -> t.modes().stream()
-                        .anyMatch(m -> !Cells.of(Optional.of(m)).isEmpty()))
+                .filter(t -> t.modes().stream().anyMatch(m -> !m.parts().isEmpty()))
                 .findFirst()
                 .orElseThrow();
         String mode = batten.modes().stream()
-                .filter(m -> !Cells.of(Optional.of(m)).isEmpty())
+                .filter(m -> !m.parts().isEmpty())
                 .findFirst()
                 .orElseThrow()
                 .name();

@@ -17,7 +17,7 @@ class PastedTest {
     private static final List<FixtureColumn> COLUMNS = List.of(FixtureColumn.UNIT, FixtureColumn.NOTE);
 
     private static Pasted paste(List<List<String>> cells) {
-        return Pasted.match(RIG, table(cells), RIG.fixtures().subList(1, 3), COLUMNS);
+        return Pasted.match(RIG, table(cells), Rigs.rows(RIG).subList(1, 3), COLUMNS);
     }
 
     @Test
@@ -53,7 +53,7 @@ class PastedTest {
     void anIdThatTwoFixturesHaveDecidesNothing() {
         Plan twice = Rigs.add(RIG, Rigs.type("u", 4), 1, 101);
         Pasted pasted = Pasted.match(
-                twice, table(List.of(List.of("ID", "Unit"), List.of("101", "5"))), twice.fixtures(), COLUMNS);
+                twice, table(List.of(List.of("ID", "Unit"), List.of("101", "5"))), Rigs.rows(twice), COLUMNS);
         assertThat(pasted.changes()).isEmpty();
         assertThat(pasted.left()).containsExactly(new Left(2, Why.SHARED_ID, "101"));
     }

@@ -20,7 +20,7 @@ class SeriesTest {
             typed.add(new FieldChange(plan.fixtures().get(i).key(), column, seeds.get(i)));
         }
         Plan begun = TableWork.of(plan, typed).plan();
-        List<FieldChange> changes = Series.of(begun, begun.fixtures(), column, seeds.size());
+        List<FieldChange> changes = Series.of(begun, Rigs.rows(begun), column, seeds.size());
         Plan after = TableWork.of(begun, changes).plan();
         return after.fixtures().stream()
                 .skip(seeds.size())
@@ -73,7 +73,7 @@ class SeriesTest {
     @Test
     void fillingDownRepeatsTheFirst() {
         Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", 4), 3, 101);
-        List<FieldChange> changes = Series.down(plan, plan.fixtures(), FixtureColumn.POSITION);
+        List<FieldChange> changes = Series.down(plan, Rigs.rows(plan), FixtureColumn.POSITION);
         assertThat(changes).extracting(FieldChange::text).containsExactly("Pipe", "Pipe");
     }
 }

@@ -18,6 +18,7 @@ import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
+import taxon.core.rig.RigPart;
 import taxon.core.rig.RigView;
 import taxon.core.rig.edit.Edit;
 import taxon.core.testing.Rigs;
@@ -47,9 +48,9 @@ class TableWorkTest {
             Plan shown =
                     plan.with(plan.sheet().withView(new RigView(unit, RigView.Front.AUDIENCE, RigView.Side.BELOW)));
             List<FieldChange> all = new ArrayList<>();
-            for (Fixture fixture : shown.fixtures()) {
+            for (RigPart row : Rigs.rows(shown)) {
                 for (FixtureColumn column : FixtureColumn.values()) {
-                    all.add(new FieldChange(fixture.key(), column, FieldText.of(shown, fixture, column)));
+                    all.add(new FieldChange(row.ref(), column, FieldText.of(shown, row, column)));
                 }
             }
             TableWork work = TableWork.of(shown, all);

@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
@@ -22,6 +23,7 @@ import taxon.core.fixture.ChannelScript;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
+import taxon.core.fixture.Part;
 import taxon.core.fixture.TypeId;
 import taxon.core.length.Length;
 import taxon.core.network.Ipv4;
@@ -41,11 +43,13 @@ import taxon.core.rig.JobSheet;
 import taxon.core.rig.KeptWish;
 import taxon.core.rig.Mark;
 import taxon.core.rig.Node;
+import taxon.core.rig.PartRef;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
 import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionKind;
 import taxon.core.rig.ReservedRun;
+import taxon.core.rig.RigPart;
 import taxon.core.rig.Share;
 import taxon.core.rig.Traits;
 import taxon.core.rig.Universe;
@@ -73,7 +77,12 @@ public final class Rigs {
         for (int footprint : footprints) {
             blocks.add(ChannelScript.block("Block " + (blocks.size() + 1), "Dimmer ".repeat(footprint)));
         }
-        Mode mode = new Mode("only", Optional.of(1), blocks);
+        return typeOf(name, blocks.toArray(Block[]::new));
+    }
+
+    /** One mode of these blocks. */
+    public static FixtureType typeOf(String name, Block... blocks) {
+        Mode mode = new Mode("only", Optional.of(1), List.of(blocks));
         return FixtureType.of(TypeId.of(name), "Test", name, name, Facts.onALine(), List.of(mode));
     }
 
@@ -207,14 +216,22 @@ public final class Rigs {
         elements.add(Group.folder(1, "Outer", Optional.empty()));
         elements.add(Group.folder(2, "Inner", Optional.of(1)).withMembers(some(plan, random)));
         elements.add(new Group(
-                3,
-                Group.GroupKind.GROUP,
-                "Mixed",
-                Optional.of(FixtureId.of(1 + random.nextInt(900))),
-                Optional.of(2),
-                new TreeSet<>(some(plan, random)),
-                List.of(Group.Rule.onPosition(1 + random.nextInt(4)))));
+                        3,
+                        Group.GroupKind.GROUP,
+                        "Mixed",
+                        Optional.of(FixtureId.of(1 + random.nextInt(900))),
+                        Optional.of(2),
+                        new TreeSet<>(some(plan, random)),
+                        List.of(Group.Rule.onPosition(1 + random.nextInt(4))))
+                .withParts(some(plan, random).stream()
+                        .map(k -> new PartRef(k, Part.cell(1 + random.nextInt(3))))
+                        .toList()));
         return plan.with(elements);
+    }
+
+    /** All fixtures as rows of the table. */
+    public static List<RigPart> rows(Plan plan) {
+        return plan.fixtures().stream().map(RigPart::whole).toList();
     }
 
     private static Set<FixtureKey> some(Plan plan, Random random) {
@@ -242,7 +259,11 @@ public final class Rigs {
                                 ? List.of(new Traits.Parked(
                                         1, 1 + random.nextInt(512), random.nextInt(256), "house light"))
                                 : List.of()),
-                new Traits.Service(random.nextBoolean() ? "quay left" : "", random.nextBoolean()));
+                new Traits.Service(random.nextBoolean() ? "quay left" : "", random.nextBoolean()),
+                new Traits.PartNames(
+                        random.nextBoolean()
+                                ? new TreeMap<>(Map.of(Part.cell(1 + random.nextInt(4)), "hub", Part.layer(2), "ring"))
+                                : new TreeMap<>()));
     }
 
     private static int[] footprints(Random random) {

@@ -9,6 +9,7 @@ import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Group;
 import taxon.core.rig.Group.GroupKind;
 import taxon.core.rig.Group.Rule;
+import taxon.core.rig.PartRef;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -25,6 +26,9 @@ public final class GroupJson {
         group.id().ifPresent(i -> node.put("id", i.number()));
         group.parent().ifPresent(p -> node.put("parent", p));
         node.set("members", members(group));
+        if (!group.parts().isEmpty()) {
+            node.set("parts", parts(group));
+        }
         if (!group.rules().isEmpty()) {
             node.set("rules", rules(group));
         }
@@ -40,6 +44,7 @@ public final class GroupJson {
                 Json.optional(node, "id", n -> FixtureId.of(n.asInt())),
                 Json.optional(node, "parent", JsonNode::asInt),
                 readMembers(node.path("members")),
+                readParts(node.path("parts")),
                 readRules(node.path("rules")));
     }
 
@@ -54,6 +59,21 @@ public final class GroupJson {
         TreeSet<FixtureKey> members = new TreeSet<>();
         list.forEach(n -> members.add(FixtureKey.of(n.asInt())));
         return members;
+    }
+
+    /** Its cells and layers, each as "17/cell 3". */
+    public static ArrayNode parts(Group group) {
+        ArrayNode list = Json.object().arrayNode();
+        group.parts().forEach(p -> list.add(p.toString()));
+        return list;
+    }
+
+    /** @throws IllegalArgumentException when one is no cell or layer */
+    public static SortedSet<PartRef> readParts(JsonNode list) {
+        TreeSet<PartRef> parts = new TreeSet<>();
+        list.forEach(n -> parts.add(PartRef.read(n.asString())
+                .orElseThrow(() -> new IllegalArgumentException(n.asString() + " names no cell or layer"))));
+        return parts;
     }
 
     public static ArrayNode rules(Group group) {

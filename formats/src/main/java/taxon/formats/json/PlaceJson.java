@@ -1,7 +1,10 @@
 package taxon.formats.json;
 
 import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.UUID;
+import taxon.core.fixture.Part;
 import taxon.core.length.Length;
 import taxon.core.length.LengthUnit;
 import taxon.core.rig.Fixture;
@@ -132,6 +135,13 @@ public final class PlaceJson {
         }
         text(node, "line", traits.line());
         flag(node, "locked", traits.locked());
+        if (!traits.names().names().isEmpty()) {
+            ArrayNode parts = node.putArray("parts");
+            traits.names()
+                    .names()
+                    .forEach((part, name) ->
+                            parts.addObject().put("part", part.toString()).put("name", name));
+        }
         return node;
     }
 
@@ -157,7 +167,19 @@ public final class PlaceJson {
                         node.path("axesSwapped").asBoolean(false),
                         Json.optional(node, "mirrors", n -> FixtureKey.of(n.asInt()))),
                 new Traits.Care(Json.text(node, "hazard"), Json.list(node, "parked", PlaceJson::readParked)),
-                new Traits.Service(Json.text(node, "line"), node.path("locked").asBoolean(false)));
+                new Traits.Service(Json.text(node, "line"), node.path("locked").asBoolean(false)),
+                new Traits.PartNames(readNames(node.path("parts"))));
+    }
+
+    private static SortedMap<Part, String> readNames(JsonNode list) {
+        SortedMap<Part, String> names = new TreeMap<>();
+        for (JsonNode one : list) {
+            String part = Json.text(one, "part");
+            names.put(
+                    Part.read(part).orElseThrow(() -> new IllegalArgumentException(part + " names no cell or layer")),
+                    Json.text(one, "name"));
+        }
+        return names;
     }
 
     private static Parked readParked(JsonNode node) {

@@ -8,18 +8,22 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import taxon.app.frame.PageView;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
+import taxon.core.rig.RigPart;
 
 /**
- * Which fixtures the rig table shows, in which order and with which columns: what the address of the page asks for.
+ * Which rows the rig table shows, in which order and with which columns: what the address of the page asks for.
  *
  * @param columns to show, the ID first
  * @param sort by which columns, each with true for descending; none means the order of the IDs
- * @param words that a fixture must all have; "position:crane" must be in that column
+ * @param words that a row must all have; "position:crane" must be in that column. A cell or layer has those of its fixture, too
+ * @param withParts true when cells and layers are rows of their own, below their fixture
  */
-public record RigTable(List<TableColumn> columns, Map<TableColumn, Boolean> sort, List<String> words) {
+public record RigTable(
+        List<TableColumn> columns, Map<TableColumn, Boolean> sort, List<String> words, boolean withParts) {
     private static final int MOST_SORTED = 3;
     private static final int MOST_WORDS = 8;
 
@@ -46,7 +50,8 @@ public record RigTable(List<TableColumn> columns, Map<TableColumn, Boolean> sort
                 .filter(w -> !w.isEmpty())
                 .limit(MOST_WORDS)
                 .toList();
-        return new RigTable(columns.isEmpty() ? TableColumn.USUAL : columns, sort, words);
+        boolean withParts = !view.value("parts").isEmpty();
+        return new RigTable(columns.isEmpty() ? usual(withParts) : columns, sort, words, withParts);
     }
 
     /** True when a column shows something of other fixtures, so that a row may change though its fixture does not. */
@@ -54,34 +59,51 @@ public record RigTable(List<TableColumn> columns, Map<TableColumn, Boolean> sort
         return columns.contains(TableColumn.MIRRORS);
     }
 
-    /** The fixtures in the order of the table. */
-    public List<Fixture> rows(Plan plan) {
-        List<Fixture> rows = new ArrayList<>(
-                plan.fixtures().stream().filter(f -> fits(plan, f)).toList());
+    private static List<TableColumn> usual(boolean withParts) {
+        return withParts ? TableColumn.OF_PARTS : TableColumn.USUAL;
+    }
+
+    /** The rows in the order of the table. */
+    public List<RigPart> rows(Plan plan) {
+        List<Fixture> fixtures = new ArrayList<>(plan.fixtures());
         Optional<Comparator<Fixture>> order = sort.entrySet().stream()
                 .map(e -> e.getValue()
                         ? e.getKey().order(plan).reversed()
                         : e.getKey().order(plan))
                 .reduce(Comparator::thenComparing);
-        order.ifPresent(rows::sort);
-        return rows;
+        order.ifPresent(fixtures::sort);
+        return fixtures.stream().flatMap(f -> rows(plan, f)).toList();
     }
 
-    private boolean fits(Plan plan, Fixture fixture) {
-        return words.stream().allMatch(w -> has(plan, fixture, w));
+    private Stream<RigPart> rows(Plan plan, Fixture fixture) {
+        RigPart whole = RigPart.whole(fixture);
+        List<String> missing = words.stream().filter(w -> !has(plan, whole, w)).toList();
+        Stream<RigPart> parts = withParts ? RigPart.of(plan, fixture).stream() : Stream.empty();
+        return Stream.concat(
+                missing.isEmpty() ? Stream.of(whole) : Stream.empty(),
+                parts.filter(p -> missing.stream().allMatch(w -> has(plan, p, w))));
     }
 
-    private static boolean has(Plan plan, Fixture fixture, String word) {
+    private static boolean has(Plan plan, RigPart row, String word) {
         int colon = word.indexOf(':');
         Optional<TableColumn> column = colon < 1 ? Optional.empty() : TableColumn.of(word.substring(0, colon));
         if (column.isPresent()) {
-            return text(column.get(), plan, fixture).contains(word.substring(colon + 1));
+            return text(column.get(), plan, row).contains(word.substring(colon + 1));
         }
         return Arrays.stream(TableColumn.values())
-                .anyMatch(c -> text(c, plan, fixture).contains(word));
+                .anyMatch(c -> text(c, plan, row).contains(word));
     }
 
-    private static String text(TableColumn column, Plan plan, Fixture fixture) {
-        return column.text(plan, fixture).toLowerCase(Locale.ROOT);
+    private static String text(TableColumn column, Plan plan, RigPart row) {
+        return column.text(plan, row).toLowerCase(Locale.ROOT);
+    }
+
+    /** "95 rows", "12 of 95 rows", "95 rows and 64 of cells and layers". */
+    public String counted(Plan plan) {
+        List<RigPart> rows = rows(plan);
+        long wholes = rows.stream().filter(RigPart::isWhole).count();
+        int all = plan.fixtures().size();
+        String fixtures = wholes == all ? all + " rows" : wholes + " of " + all + " rows";
+        return withParts ? fixtures + " and " + (rows.size() - wholes) + " of cells and layers" : fixtures;
     }
 }

@@ -6,17 +6,14 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Function;
-import java.util.stream.Collectors;
 import taxon.app.frame.Marks;
 import taxon.core.dmx.StartAddress;
-import taxon.core.grouping.Cells;
 import taxon.core.length.Length;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
-import taxon.core.rig.Group;
 import taxon.core.rig.Plan;
-import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.Position;
+import taxon.core.rig.RigPart;
 import taxon.core.rigtable.FieldText;
 import taxon.core.rigtable.FixtureColumn;
 import taxon.formats.json.Json;
@@ -42,12 +39,18 @@ public enum TableColumn {
     AXES_SWAPPED(FixtureColumn.AXES_SWAPPED, 96),
     MIRRORS(FixtureColumn.MIRRORS, 66),
     HAZARD(FixtureColumn.HAZARD, 90),
-    PARKED("Parked", 120),
+    PARKED(FixtureColumn.PARKED, 120),
     CELLS("Cells", 70),
-    GROUPS("Folder and groups", 140);
+    GROUPS(FixtureColumn.GROUPS, 140);
 
     static final List<TableColumn> USUAL =
             List.of(ID, TYPE, MODE, POSITION, UNIT, OFFSET, ADDRESS, SLOTS, STANDING, NAME, NOTE);
+
+    /** Those that cells and layers have, too, come early. */
+    static final List<TableColumn> OF_PARTS =
+            List.of(ID, TYPE, MODE, POSITION, UNIT, ADDRESS, SLOTS, STANDING, NAME, PARKED, GROUPS, NOTE);
+
+    private static final int ID_OF_PART = 104;
 
     private final String title;
     private final Optional<FixtureColumn> edited;
@@ -74,9 +77,9 @@ public enum TableColumn {
         return edited;
     }
 
-    /** In pixels, at least. */
-    public int width() {
-        return width;
+    /** In pixels, at least; "101, cell 3" is longer than an ID. */
+    public int width(boolean withParts) {
+        return this == ID && withParts ? ID_OF_PART : width;
     }
 
     public String slug() {
@@ -94,29 +97,20 @@ public enum TableColumn {
                 .findFirst();
     }
 
-    public String text(Plan plan, Fixture fixture) {
+    /** What a row reads here; empty where a cell or layer has nothing of its own. */
+    public String text(Plan plan, RigPart row) {
         return switch (this) {
-            case TYPE -> plan.type(fixture).fullName();
+            case TYPE -> row.isWhole() ? plan.type(row.fixture()).fullName() : "";
             case SLOTS ->
-                Integer.toString(plan.blocksOf(fixture).stream()
-                        .mapToInt(PlannedBlock::footprint)
+                Integer.toString(row.slots(plan).stream()
+                        .mapToInt(s -> s.offsets().size())
                         .sum());
-            case STANDING ->
-                Marks.of(RigRow.standing(plan, plan.blocksOf(fixture))).word();
-            case PARKED ->
-                fixture.traits().parked().stream()
-                        .map(p -> p.block() + "." + p.offset() + " = " + p.value())
-                        .collect(Collectors.joining(", "));
+            case STANDING -> Marks.of(RigRow.standing(plan, row)).word();
             case CELLS -> {
-                int cells = Cells.of(plan.mode(fixture)).size();
+                int cells = row.isWhole() ? RigPart.of(plan, row.fixture()).size() : 0;
                 yield cells == 0 ? "" : Integer.toString(cells);
             }
-            case GROUPS ->
-                plan.groups().stream()
-                        .filter(g -> g.holds(fixture))
-                        .map(Group::name)
-                        .collect(Collectors.joining(", "));
-            default -> FieldText.of(plan, fixture, edited.orElseThrow());
+            default -> FieldText.of(plan, row, edited.orElseThrow());
         };
     }
 
@@ -128,9 +122,11 @@ public enum TableColumn {
             case OFFSET -> known(f -> f.offset().map(Length::micrometres));
             case ADDRESS -> known(f -> f.addresses().values().stream().min(StartAddress::compareTo));
             case POSITION -> Comparator.comparing(plan::position, Position.ORDER);
-            case SLOTS, CELLS, MIRRORS -> known(f -> number(text(plan, f)));
+            case SLOTS, CELLS, MIRRORS -> known(f -> number(text(plan, RigPart.whole(f))));
             default ->
-                known(f -> Optional.of(text(plan, f)).filter(t -> !t.isEmpty()).map(t -> t.toLowerCase(Locale.ROOT)));
+                known(f -> Optional.of(text(plan, RigPart.whole(f)))
+                        .filter(t -> !t.isEmpty())
+                        .map(t -> t.toLowerCase(Locale.ROOT)));
         };
     }
 

@@ -22,9 +22,9 @@ import taxon.app.proposals.ProposalDesk;
 import taxon.app.rig.equipmentlist.EquipmentListKind;
 import taxon.app.store.ProposalStore.GivenFile;
 import taxon.core.listing.TableRow;
-import taxon.core.rig.Fixture;
-import taxon.core.rig.FixtureKey;
+import taxon.core.rig.PartRef;
 import taxon.core.rig.Plan;
+import taxon.core.rig.RigPart;
 import taxon.core.rigtable.FieldChange;
 import taxon.core.rigtable.FixtureColumn;
 import taxon.core.rigtable.Pasted;
@@ -71,21 +71,25 @@ public class TableEditController {
                 : changed.since(state, version).map(keys -> TableJson.since(state, table, keys));
     }
 
-    /** Edits one cell: {@code key}, {@code column}, {@code text}. A script gets what differs in the table then. */
+    /** Edits one cell: {@code key} of its row, {@code column}, {@code text}. A script gets what differs in the table then. */
     @PostMapping("/jobs/{job}/cells")
     public Object edit(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "cell", "/jobs/" + job + "/rig");
         Fields fields = reply.fields();
         long version = reply.version();
-        Optional<Integer> key = fields.number("key", "fixture", 1, 999_999_999);
+        Optional<PartRef> key = PartRef.read(fields.text("key"));
+        if (key.isEmpty()) {
+            fields.refuse("key", "The row is named by the key of a fixture, or of a part, as 17/cell 3.");
+        }
         Optional<FixtureColumn> column = column(fields);
         if (fields.isFaulty()) {
             return reply.refused();
         }
-        FixtureKey fixture = FixtureKey.of(key.orElseThrow());
-        FieldChange change = new FieldChange(fixture, column.orElseThrow(), fields.text("text"));
+        FieldChange change = new FieldChange(key.orElseThrow(), column.orElseThrow(), fields.text("text"));
         String title = change.column().words() + " of "
-                + frames.state(job).plan().fixture(fixture).map(Fixture::label).orElse("no. " + fixture);
+                + RigPart.find(frames.state(job).plan(), change.row())
+                        .map(RigPart::label)
+                        .orElse("no. " + change.row());
         EditOutcome outcome =
                 editor.apply(job, version, reply.own(), reply.who(), TableWork.edit(title, List.of(change)));
         boolean done = outcome instanceof EditOutcome.Done || outcome instanceof EditOutcome.NoChange;
@@ -122,7 +126,7 @@ public class TableEditController {
                 request,
                 "filled down",
                 (plan, rows, column) -> text.map(t -> rows.stream()
-                                .map(f -> new FieldChange(f.key(), column, t))
+                                .map(f -> new FieldChange(f.ref(), column, t))
                                 .toList())
                         .orElseGet(() -> Series.down(plan, rows, column)));
     }
@@ -135,7 +139,7 @@ public class TableEditController {
     }
 
     private interface Work {
-        List<FieldChange> on(Plan plan, List<Fixture> rows, FixtureColumn column);
+        List<FieldChange> on(Plan plan, List<RigPart> rows, FixtureColumn column);
     }
 
     private Object proposeColumn(int job, HttpServletRequest request, String verb, Work work) {
@@ -143,7 +147,7 @@ public class TableEditController {
         Fields fields = reply.fields();
         JobState state = frames.state(job);
         Optional<FixtureColumn> column = column(fields);
-        List<Fixture> rows = inOrder(state.plan(), fields.text("keys"));
+        List<RigPart> rows = inOrder(state.plan(), fields.text("keys"));
         if (rows.size() < 2) {
             fields.refuse("keys", "Choose two cells or more below each other: the first ones say how it goes on.");
         }
@@ -156,11 +160,11 @@ public class TableEditController {
     }
 
     /** The keys stand in the order of the table, which is not that of a selection. */
-    private static List<Fixture> inOrder(Plan plan, String keys) {
-        List<Fixture> rows = new ArrayList<>();
+    private static List<RigPart> inOrder(Plan plan, String keys) {
+        List<RigPart> rows = new ArrayList<>();
         for (String key : keys.split(",")) {
-            if (key.matches("[1-9]\\d{0,8}") && rows.size() < MOST_CHANGES) {
-                plan.fixture(FixtureKey.of(Integer.parseInt(key))).ifPresent(rows::add);
+            if (rows.size() < MOST_CHANGES) {
+                PartRef.read(key).flatMap(k -> RigPart.find(plan, k)).ifPresent(rows::add);
             }
         }
         return rows;
@@ -199,9 +203,9 @@ public class TableEditController {
         return open(reply, state, new TableEditJson.Wanted(title, pasted.changes(), PastedText.sentences(pasted)));
     }
 
-    private static List<Fixture> below(List<Fixture> rows, Fields fields) {
+    private static List<RigPart> below(List<RigPart> rows, Fields fields) {
         int at = 0;
-        while (at < rows.size() && !rows.get(at).key().toString().equals(fields.text("key"))) {
+        while (at < rows.size() && !rows.get(at).ref().toString().equals(fields.text("key"))) {
             at++;
         }
         return at < rows.size() ? rows.subList(at, rows.size()) : rows;

@@ -2,7 +2,7 @@ package taxon.app.rig.table;
 
 import java.util.ArrayList;
 import java.util.List;
-import taxon.core.rig.FixtureKey;
+import taxon.core.rig.PartRef;
 import taxon.core.rigtable.FieldChange;
 import taxon.core.rigtable.FixtureColumn;
 import taxon.core.rigtable.TableWork;
@@ -28,7 +28,7 @@ public final class TableEditJson {
         ArrayNode changes = node.putArray("changes");
         wanted.changes()
                 .forEach(c -> changes.addArray()
-                        .add(c.fixture().number())
+                        .add(c.row().toString())
                         .add(Json.slug(c.column()))
                         .add(c.text()));
         ArrayNode left = node.putArray("left");
@@ -40,7 +40,7 @@ public final class TableEditJson {
         List<FieldChange> changes = new ArrayList<>();
         node.path("changes")
                 .forEach(c -> changes.add(new FieldChange(
-                        FixtureKey.of(c.path(0).asInt()),
+                        PartRef.read(c.path(0).asString()).orElseThrow(),
                         Json.constant(FixtureColumn.class, c.path(1).asString()),
                         c.path(2).asString())));
         List<String> left = new ArrayList<>();
@@ -54,6 +54,7 @@ public final class TableEditJson {
         work.moves()
                 .forEach(m -> moves.addObject()
                         .put("fixture", m.fixture().key().number())
+                        .put("part", m.row().part().toString())
                         .put("column", Json.slug(m.column()))
                         .put("before", m.before())
                         .put("after", m.after()));
@@ -61,6 +62,7 @@ public final class TableEditJson {
         work.faults()
                 .forEach(f -> faults.addObject()
                         .put("fixture", f.change().fixture().number())
+                        .put("part", f.change().row().part().toString())
                         .put("column", Json.slug(f.change().column()))
                         .put("sentence", f.reason().sentence()));
         ArrayNode left = body.putArray("left");

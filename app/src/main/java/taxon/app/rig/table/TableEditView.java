@@ -16,7 +16,7 @@ public record TableEditView(
 
     public record Line(String who, String column, String before, String after) {
         static Line of(TableWork.Move move) {
-            return new Line(move.fixture().label(), move.column().words(), move.before(), move.after());
+            return new Line(move.row().label(), move.column().words(), move.before(), move.after());
         }
     }
 

@@ -7,9 +7,9 @@ import taxon.app.edit.JobState;
 import taxon.app.frame.Marks;
 import taxon.app.frame.Tints;
 import taxon.core.finding.Severity;
-import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
+import taxon.core.rig.RigPart;
 import taxon.formats.json.Json;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -25,7 +25,7 @@ public final class TableJson {
                 .forEach(c -> columns.addObject()
                         .put("name", c.slug())
                         .put("title", c.title())
-                        .put("width", c.width())
+                        .put("width", c.width(table.withParts()))
                         .put("edited", c.edited().isPresent()));
         rows(body.putArray("rows"), state, table, table.rows(state.plan()));
         return body;
@@ -37,31 +37,40 @@ public final class TableJson {
      */
     public static ObjectNode since(JobState state, RigTable table, Set<FixtureKey> touched) {
         ObjectNode body = Json.object().put("version", state.version());
-        List<Fixture> shown = table.rows(state.plan());
+        List<RigPart> shown = table.rows(state.plan());
         rows(
                 body.putArray("rows"),
                 state,
                 table,
-                shown.stream().filter(f -> touched.contains(f.key())).toList());
+                shown.stream().filter(r -> touched.contains(r.fixture().key())).toList());
         ArrayNode order = body.putArray("order");
-        shown.forEach(f -> order.add(f.key().number()));
+        shown.forEach(r -> key(order, r));
         ArrayNode stops = body.putArray("stopped");
         stopped(state).forEach(k -> stops.add(k.number()));
         return body;
     }
 
-    /** Each row: key, tint, disc, 1 when a stop concerns it, and then a text for each column. */
-    public static void rows(ArrayNode rows, JobState state, RigTable table, List<Fixture> fixtures) {
+    /** Each row: key, tint, disc, 1 when a stop concerns its fixture, and then a text for each column. */
+    public static void rows(ArrayNode rows, JobState state, RigTable table, List<RigPart> shown) {
         Plan plan = state.plan();
         Tints tints = Tints.of(plan);
         Set<FixtureKey> stopped = stopped(state);
-        for (Fixture f : fixtures) {
-            ArrayNode row = rows.addArray()
-                    .add(f.key().number())
-                    .add(tints.of(f.type()))
-                    .add(Marks.of(RigRow.standing(plan, plan.blocksOf(f))).disc())
-                    .add(stopped.contains(f.key()) ? 1 : 0);
-            table.columns().forEach(c -> row.add(c.text(plan, f)));
+        for (RigPart r : shown) {
+            ArrayNode row = rows.addArray();
+            key(row, r);
+            row.add(tints.of(r.fixture().type()))
+                    .add(Marks.of(RigRow.standing(plan, r)).disc())
+                    .add(stopped.contains(r.fixture().key()) ? 1 : 0);
+            table.columns().forEach(c -> row.add(c.text(plan, r)));
+        }
+    }
+
+    /** A number for a fixture, "17/cell 3" for a part of one. */
+    private static void key(ArrayNode list, RigPart row) {
+        if (row.isWhole()) {
+            list.add(row.fixture().key().number());
+        } else {
+            list.add(row.ref().toString());
         }
     }
 

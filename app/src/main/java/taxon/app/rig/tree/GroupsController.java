@@ -100,6 +100,8 @@ public class GroupsController {
             grouping.folders().forEach(folders::add);
             var members = one.putArray("members");
             grouping.members().forEach(m -> members.add(m.key().number()));
+            var parts = one.putArray("parts");
+            grouping.parts().forEach(p -> parts.add(p.ref().toString()));
         }
         return Reply.json(HttpStatus.OK, body);
     }
@@ -122,10 +124,12 @@ public class GroupsController {
     public Object change(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
         Reply reply = Reply.to(request, "group-" + number, "/jobs/" + job + "/tree");
         long version = reply.version();
-        List<FixtureKey> members = frames.state(job).plan().group(number).stream()
-                .flatMap(g -> g.members().stream())
-                .toList();
-        Optional<Group> group = read(Math.max(1, number), reply.fields(), request, members);
+        Optional<Group> now = frames.state(job).plan().group(number);
+        List<FixtureKey> members =
+                now.stream().flatMap(g -> g.members().stream()).toList();
+        Optional<Group> group = read(Math.max(1, number), reply.fields(), request, members)
+                .flatMap(g -> reply.fields()
+                        .build("kind", () -> g.withParts(now.map(Group::parts).orElse(g.parts()))));
         return group.isEmpty() || reply.fields().isFaulty()
                 ? reply.refused()
                 : apply(job, version, reply, GroupEdits.change(group.get()));

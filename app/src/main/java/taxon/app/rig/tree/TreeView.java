@@ -27,6 +27,7 @@ public record TreeView(List<Line> lines, List<Unit> loose) {
      *
      * @param depth counted from 0
      * @param runs the IDs of the fixtures directly in it
+     * @param parts the cells and layers in it, "101 cells 1–4"; empty where it has none
      * @param keys those fixtures as a selection
      */
     public record Line(
@@ -38,6 +39,8 @@ public record TreeView(List<Line> lines, List<Unit> loose) {
             String parent,
             int count,
             String runs,
+            String parts,
+            int partCount,
             String keys,
             List<Unit> units,
             List<RuleLine> rules) {}
@@ -51,8 +54,12 @@ public record TreeView(List<Line> lines, List<Unit> loose) {
     /** A folder or group that another can lie in. */
     public record Place(int number, String words) {}
 
-    /** A folder or group beside the table. */
-    public record BranchLine(int number, int depth, boolean folder, String name, int count) {}
+    /**
+     * A folder or group beside the table.
+     *
+     * @param parts how many cells and layers are directly in it, beside the fixtures that count
+     */
+    public record BranchLine(int number, int depth, boolean folder, String name, int count, int parts) {}
 
     /** Folders and groups in the order of the tree, without what lies in them. */
     public static List<BranchLine> branches(Plan plan) {
@@ -68,7 +75,8 @@ public record TreeView(List<Line> lines, List<Unit> loose) {
                 depth,
                 group.kind() == GroupKind.FOLDER,
                 group.name(),
-                branch.fixtures().size()));
+                branch.fixtures().size(),
+                branch.parts().size()));
         branch.children().stream().filter(Branch.class::isInstance).forEach(b -> branches((Branch) b, depth + 1, into));
     }
 
@@ -111,6 +119,8 @@ public record TreeView(List<Line> lines, List<Unit> loose) {
                 group.parent().map(String::valueOf).orElse(""),
                 branch.fixtures().size(),
                 IdRuns.words(fixtures),
+                IdRuns.parts(branch.parts()),
+                branch.parts().size(),
                 keys(fixtures),
                 leaves.stream().map(l -> unit(plan, l)).toList(),
                 group.rules().stream().map(r -> rule(plan, r)).toList());
@@ -128,7 +138,12 @@ public record TreeView(List<Line> lines, List<Unit> loose) {
                 plan.type(f).fullName() + ", " + plan.position(f).name() + " " + f.unit(),
                 leaf.cells().isEmpty()
                         ? ""
-                        : leaf.cells().stream().map(Part::toString).collect(Collectors.joining(", ")));
+                        : leaf.cells().stream().map(p -> named(f, p)).collect(Collectors.joining(", ")));
+    }
+
+    private static String named(Fixture fixture, Part part) {
+        String name = fixture.traits().nameOf(part);
+        return name.isEmpty() ? part.toString() : part + " (" + name + ")";
     }
 
     private static RuleLine rule(Plan plan, Group.Rule rule) {

@@ -1,5 +1,6 @@
 package taxon.core.rig.edit;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -40,11 +41,16 @@ public final class AddressWalk {
 
     /** The addresses of a fixture in this mode by block; the walk goes on behind it. */
     public SortedMap<Integer, StartAddress> next(Mode mode) {
+        return next(mode.blocks());
+    }
+
+    /** The addresses of these blocks, counted from 1; the walk goes on behind them. */
+    public SortedMap<Integer, StartAddress> next(List<Block> blocks) {
         TreeMap<Integer, StartAddress> addresses = new TreeMap<>();
         int number = 1;
-        for (Block block : mode.blocks()) {
+        for (Block block : blocks) {
             int index = number++;
-            place(block.footprint(), index == mode.blocks().size() ? gap : 0).ifPresent(a -> addresses.put(index, a));
+            place(block.footprint(), index == blocks.size() ? gap : 0).ifPresent(a -> addresses.put(index, a));
         }
         return addresses;
     }

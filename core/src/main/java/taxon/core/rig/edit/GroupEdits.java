@@ -32,7 +32,8 @@ public final class GroupEdits {
                     wanted.name(),
                     wanted.id(),
                     wanted.parent(),
-                    new TreeSet<>(wanted.members()),
+                    wanted.members(),
+                    wanted.parts(),
                     wanted.rules());
             return put(plan, made);
         });

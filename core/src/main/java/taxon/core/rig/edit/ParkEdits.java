@@ -6,10 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
 import java.util.stream.Stream;
-import taxon.core.fixture.AttributeBook;
-import taxon.core.fixture.AttributeWords;
-import taxon.core.fixture.Channel;
-import taxon.core.fixture.Part;
+import taxon.core.fixture.ChannelName;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
@@ -25,7 +22,7 @@ public final class ParkEdits {
     private ParkEdits() {}
 
     /**
-     * From now on that channel holds a value in all of these, in every cell unless its name says which: "zoom", "red 3". Slots
+     * From now on that channel holds a value in all of these, in every cell and layer unless its name says which: "zoom", "red 3". Slots
      * of a fine channel hold the same byte. Refused when none of them has it; the title says how many have not.
      *
      * @param value 0 to 255; empty to let the channel go again
@@ -34,46 +31,31 @@ public final class ParkEdits {
     public static Edit park(
             Plan now, Collection<FixtureKey> fixtures, String channel, Optional<Integer> value, String why) {
         List<FixtureKey> keys = List.copyOf(new TreeSet<>(fixtures));
-        AttributeWords.Parsed wanted = AttributeWords.read(channel);
+        ChannelName wanted = ChannelName.read(channel);
         long having = keys.stream()
                 .flatMap(k -> now.fixture(k).stream())
                 .filter(f -> !slots(now, f, wanted).isEmpty())
                 .count();
-        String words = AttributeBook.words(wanted.attribute())
-                + wanted.cell().map(c -> " " + c).orElse("");
-        String title = (value.isPresent() ? words + " parked at " + value.get() : words + " let go") + " on " + having
+        String title = (value.isPresent() ? wanted + " parked at " + value.get() : wanted + " let go") + " on " + having
                 + (having == keys.size() ? "" : "; " + (keys.size() - having) + " have no such channel");
         return new Edit(title, plan -> parked(plan, keys, wanted, channel, value, why));
     }
 
     private record Place(int block, int offset) {}
 
-    private static List<Place> slots(Plan plan, Fixture fixture, AttributeWords.Parsed wanted) {
+    private static List<Place> slots(Plan plan, Fixture fixture, ChannelName wanted) {
         List<Place> slots = new ArrayList<>();
         for (PlannedBlock block : plan.blocksOf(fixture)) {
             block.block().channels().stream()
-                    .filter(c -> isMeant(c, wanted))
+                    .filter(wanted::means)
                     .flatMap(c -> c.offsets().stream())
                     .forEach(o -> slots.add(new Place(block.ref().block(), o)));
         }
         return slots;
     }
 
-    private static boolean isMeant(Channel channel, AttributeWords.Parsed wanted) {
-        return channel.attribute().equals(wanted.attribute())
-                && wanted.cell()
-                        .map(Part::cell)
-                        .filter(p -> !p.equals(channel.part()))
-                        .isEmpty();
-    }
-
     private static Outcome parked(
-            Plan plan,
-            List<FixtureKey> keys,
-            AttributeWords.Parsed wanted,
-            String channel,
-            Optional<Integer> value,
-            String why) {
+            Plan plan, List<FixtureKey> keys, ChannelName wanted, String channel, Optional<Integer> value, String why) {
         List<Fixture> changed = new ArrayList<>();
         try {
             for (FixtureKey key : keys) {
