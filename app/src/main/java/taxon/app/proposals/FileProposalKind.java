@@ -1,6 +1,7 @@
 package taxon.app.proposals;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.nio.file.Path;
 import java.util.function.Function;
 import taxon.app.frame.Stage;
 import taxon.app.library.TypeLibrary;
@@ -29,7 +30,7 @@ public abstract class FileProposalKind<T extends Proposed, R> implements Proposa
     public record Names(String store, String path, String template) {}
 
     /** @param reader reads what was read before without complaint: only files that were understood are kept */
-    protected FileProposalKind(Names names, TypeLibrary library, ProposalStore proposals, Function<byte[], R> reader) {
+    protected FileProposalKind(Names names, TypeLibrary library, ProposalStore proposals, Function<Path, R> reader) {
         this.names = names;
         this.library = library;
         files = new ReadFiles<>(proposals, reader);

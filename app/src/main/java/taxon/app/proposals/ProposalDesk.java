@@ -42,7 +42,7 @@ public class ProposalDesk {
 
     /** Keeps a request and gives its number. */
     public int open(int job, long version, String kind, ObjectNode request) {
-        return proposals.add(job, version, named(kind, request), Optional.empty());
+        return proposals.add(job, version, named(kind, request));
     }
 
     /**
@@ -51,20 +51,19 @@ public class ProposalDesk {
      * @param read what the file was read as, so that it is not read again
      */
     public <R> int open(int job, long version, FileProposalKind<?, R> kind, GivenFile file, R read) {
-        int id = proposals.add(job, version, named(kind.name(), Json.object()), Optional.of(file));
-        kind.files().put(id, read, file.content().length);
+        int id = proposals.add(job, version, named(kind.name(), Json.object()), file);
+        kind.files().put(id, read, file.content().toFile().length());
         return id;
     }
 
     /** Keeps the file and the choices of one anew, as one that nothing was done with yet, and gives its number. */
     public int again(int job, long version, FileProposalKind<?, ?> kind, StoredProposal stored) {
-        byte[] content =
-                proposals.file(stored.id()).orElseThrow(() -> new NotThereException("file of proposal " + stored.id()));
-        return proposals.add(
-                job,
-                version,
-                named(kind.name(), (ObjectNode) request(stored)),
-                Optional.of(new GivenFile(stored.fileName(), content)));
+        String request = named(kind.name(), (ObjectNode) request(stored));
+        return proposals
+                .file(
+                        stored.id(),
+                        content -> proposals.add(job, version, request, new GivenFile(stored.fileName(), content)))
+                .orElseThrow(() -> new NotThereException("file of proposal " + stored.id()));
     }
 
     /** The newest of a kind that a file came with, in whatever state. */

@@ -2,6 +2,10 @@ package taxon.app.proposals;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Objects;
 import java.util.function.Function;
 import taxon.app.form.NotThereException;
@@ -16,7 +20,7 @@ public final class ReadFiles<T> {
     private static final long MOST_BYTES = 48L << 20;
 
     private final ProposalStore proposals;
-    private final Function<byte[], T> reader;
+    private final Function<Path, T> reader;
     // What was read takes about as much memory as the file that it was read from.
     private final Cache<Integer, Kept<T>> read = Caffeine.newBuilder()
             .maximumWeight(MOST_BYTES)
@@ -26,14 +30,14 @@ public final class ReadFiles<T> {
     private record Kept<T>(T content, int bytes) {}
 
     /** @param reader reads what was read before without complaint: only such files are kept */
-    public ReadFiles(ProposalStore proposals, Function<byte[], T> reader) {
+    public ReadFiles(ProposalStore proposals, Function<Path, T> reader) {
         this.proposals = proposals;
         this.reader = reader;
     }
 
     /** Remembers what a file was read as when it was given. */
-    public void put(int proposal, T content, int bytes) {
-        read.put(proposal, new Kept<>(content, bytes));
+    public void put(int proposal, T content, long bytes) {
+        read.put(proposal, new Kept<>(content, weight(bytes)));
     }
 
     /** @throws NotThereException when no file came with that proposal */
@@ -42,7 +46,20 @@ public final class ReadFiles<T> {
     }
 
     private Kept<T> load(int proposal) {
-        byte[] file = proposals.file(proposal).orElseThrow(() -> new NotThereException("file of proposal " + proposal));
-        return new Kept<>(reader.apply(file), file.length);
+        return proposals
+                .file(proposal, file -> new Kept<>(reader.apply(file), weight(size(file))))
+                .orElseThrow(() -> new NotThereException("file of proposal " + proposal));
+    }
+
+    private static int weight(long bytes) {
+        return (int) Math.min(Integer.MAX_VALUE, bytes);
+    }
+
+    private static long size(Path file) {
+        try {
+            return Files.size(file);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 }

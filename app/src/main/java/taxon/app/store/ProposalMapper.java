@@ -6,33 +6,51 @@ import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
 
 /** The table of proposals. */
 @Mapper
 interface ProposalMapper {
     record ProposalRow(int id, long baseVersion, String state, String request, String fileName) {}
 
-    record FileRow(byte[] content) {}
+    record PartRow(byte[] content) {}
 
     @Select("select coalesce(max(id), 0) + 1 from proposal")
     int nextId();
 
     @Insert("""
-            insert into proposal (id, job_id, base_version, state, request, made_at)
-            values (#{id}, #{job}, #{version}, 'OPEN', #{request}, #{at})
+            insert into proposal (id, job_id, base_version, state, request, made_at, ended_at)
+            values (#{id}, #{job}, #{version}, #{state}, #{request}, #{at}, #{ended})
             """)
     void add(
             @Param("id") int id,
             @Param("job") int job,
             @Param("version") long version,
+            @Param("state") String state,
             @Param("request") String request,
-            @Param("at") String at);
+            @Param("at") String at,
+            @Param("ended") @Nullable String ended);
 
-    @Insert("insert into proposal_file (proposal_id, name, content) values (#{id}, #{name}, #{content})")
-    void addFile(@Param("id") int id, @Param("name") String name, @Param("content") byte[] content);
+    @Insert("insert into proposal_file (proposal_id, name, whole) values (#{id}, #{name}, 0)")
+    void addFile(@Param("id") int id, @Param("name") String name);
 
-    @Select("select content from proposal_file where proposal_id = #{id}")
-    Optional<FileRow> file(@Param("id") int id);
+    @Insert("insert into proposal_file_part (proposal_id, number, content) values (#{id}, #{number}, #{content})")
+    void addPart(@Param("id") int id, @Param("number") int number, @Param("content") byte[] content);
+
+    @Update("update proposal set state = 'OPEN', ended_at = null where id = #{id}")
+    void open(@Param("id") int id);
+
+    @Update("update proposal_file set whole = 1 where proposal_id = #{id}")
+    void complete(@Param("id") int id);
+
+    @Select("""
+            select count(*) from proposal_file_part join proposal_file using (proposal_id)
+            where proposal_id = #{id} and whole = 1
+            """)
+    int parts(@Param("id") int id);
+
+    @Select("select content from proposal_file_part where proposal_id = #{id} and number = #{number}")
+    Optional<PartRow> part(@Param("id") int id, @Param("number") int number);
 
     @Select("""
             select id, base_version, state, request, coalesce(name, '') as file_name
@@ -44,7 +62,7 @@ interface ProposalMapper {
     @Select("""
             select id, base_version, state, request, name as file_name
             from proposal join proposal_file on proposal_id = id
-            where job_id = #{job} and json_extract(request, '$.kind') = #{kind}
+            where job_id = #{job} and whole = 1 and json_extract(request, '$.kind') = #{kind}
             order by id desc limit 1
             """)
     Optional<ProposalRow> newestFile(@Param("job") int job, @Param("kind") String kind);

@@ -1,10 +1,19 @@
 package taxon.app.store;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Clock;
+import java.util.NoSuchElementException;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Function;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.support.TransactionTemplate;
+import taxon.app.store.file.TemporaryFile;
 
 /**
  * Requests for proposals of every kind, some with a file that was given. A proposal is computed again from its request: the
@@ -12,6 +21,8 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 @Repository
 public class ProposalStore {
+    private static final int PART = 1 << 20;
+
     private final ProposalMapper rows;
     private final TransactionTemplate transaction;
     private final Clock clock;
@@ -22,8 +33,12 @@ public class ProposalStore {
         this.clock = clock;
     }
 
-    /** A file as it was given, by its name. */
-    public record GivenFile(String name, byte[] content) {}
+    /**
+     * A file as it was given.
+     *
+     * @param content there until it is kept
+     */
+    public record GivenFile(String name, Path content) {}
 
     /**
      * A stored request.
@@ -34,11 +49,42 @@ public class ProposalStore {
     public record StoredProposal(int id, long baseVersion, Progress state, String request, String fileName) {}
 
     /** Keeps one and gives its number. */
-    public int add(int job, long baseVersion, String request, Optional<GivenFile> file) {
+    public int add(int job, long baseVersion, String request) {
+        return add(job, baseVersion, request, Progress.OPEN, Optional.empty());
+    }
+
+    /**
+     * Keeps one with its file and gives its number. The file goes in part by part, so that nobody else waits for long; until the
+     * last is there the proposal counts as dropped, as what is left of it does after a crash.
+     *
+     * @throws UncheckedIOException when the file cannot be read
+     */
+    public int add(int job, long baseVersion, String request, GivenFile file) {
+        int id = add(job, baseVersion, request, Progress.DROPPED, Optional.of(file.name()));
+        try (InputStream content = Files.newInputStream(file.content())) {
+            int number = 1;
+            for (byte[] part = content.readNBytes(PART);
+                    part.length > 0 || number == 1;
+                    part = content.readNBytes(PART)) {
+                rows.addPart(id, number++, part);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException("the file " + file.name() + " cannot be read again", e);
+        }
+        transaction.executeWithoutResult(status -> {
+            rows.complete(id);
+            rows.open(id);
+        });
+        return id;
+    }
+
+    private int add(int job, long baseVersion, String request, Progress state, Optional<String> file) {
+        String now = clock.instant().toString();
+        String ended = state == Progress.OPEN ? null : now;
         return Objects.requireNonNull(transaction.execute(status -> {
             int id = rows.nextId();
-            rows.add(id, job, baseVersion, request, clock.instant().toString());
-            file.ifPresent(f -> rows.addFile(id, f.name(), f.content()));
+            rows.add(id, job, baseVersion, state.name(), request, now, ended);
+            file.ifPresent(f -> rows.addFile(id, f));
             return id;
         }));
     }
@@ -47,7 +93,7 @@ public class ProposalStore {
         return rows.find(job, id).map(ProposalStore::stored);
     }
 
-    /** The newest of a kind that a file came with, in whatever state. */
+    /** The newest of a kind that a file came with whole, in whatever state. */
     public Optional<StoredProposal> newestFile(int job, String kind) {
         return rows.newestFile(job, kind).map(ProposalStore::stored);
     }
@@ -57,9 +103,22 @@ public class ProposalStore {
                 row.id(), row.baseVersion(), Progress.valueOf(row.state()), row.request(), row.fileName());
     }
 
-    /** The file that came with one. */
-    public Optional<byte[]> file(int id) {
-        return rows.file(id).map(ProposalMapper.FileRow::content);
+    /**
+     * What the file that came with one is to a reader, which gets it as a file that is gone afterwards; empty when none came.
+     *
+     * @throws UncheckedIOException when there is no room for it
+     */
+    public <T> Optional<T> file(int id, Function<Path, T> reader) {
+        int parts = rows.parts(id);
+        return parts == 0 ? Optional.empty() : Optional.of(TemporaryFile.read(out -> write(id, parts, out), reader));
+    }
+
+    private void write(int id, int parts, OutputStream out) throws IOException {
+        for (int number = 1; number <= parts; number++) {
+            out.write(rows.part(id, number)
+                    .orElseThrow(() -> new NoSuchElementException("part of the file of proposal " + id))
+                    .content());
+        }
     }
 
     /** Asks for an open one with other choices; nothing happens to one that was ended. */

@@ -59,7 +59,7 @@ record StoreView(
         return switch (table) {
             case "journal" -> "history of the jobs";
             case "revision" -> "revisions and their bundles";
-            case "proposal", "proposal_file" -> "proposals and their files";
+            case "proposal", "proposal_file", "proposal_file_part" -> "proposals and their files";
             case "library_file", "library_original" -> "files that types were read from";
             case "library_type" -> "types of the library";
             case "rig_type" -> "types of the jobs";

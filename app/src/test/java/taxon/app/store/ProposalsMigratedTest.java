@@ -73,7 +73,7 @@ class ProposalsMigratedTest {
             ProposalStore.StoredProposal scene = store.find(1, 7).orElseThrow();
             assertThat(scene.fileName()).isEqualTo("dock.mvr");
             assertThat(scene.request()).contains("\"kind\":\"scene\"", "\"removal\":true");
-            assertThat(store.file(7)).contains(LIST);
+            assertThat(store.file(7, GivenFilesTest::bytes)).contains(LIST);
         }
     }
 

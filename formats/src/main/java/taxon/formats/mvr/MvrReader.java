@@ -1,5 +1,8 @@
 package taxon.formats.mvr;
 
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -49,12 +52,30 @@ public final class MvrReader {
         this.archive = archive;
     }
 
+    /** Reads a scene that is in memory. */
     public static ParsedMvr read(byte[] file) {
-        if (file.length > LARGEST_FILE) {
-            return new ParsedMvr.Refused("The file has " + file.length + " bytes; " + LARGEST_FILE + " is the most.");
+        return read(file.length, () -> SafeArchive.open(file));
+    }
+
+    /** Reads a scene in a file, of which models and pictures are never in memory. */
+    public static ParsedMvr read(Path file) {
+        try {
+            return read(Files.size(file), () -> SafeArchive.open(file));
+        } catch (IOException e) {
+            return new ParsedMvr.Refused("The file cannot be read.");
+        }
+    }
+
+    private interface Opened {
+        SafeArchive archive() throws ArchiveRefusedException;
+    }
+
+    private static ParsedMvr read(long size, Opened opened) {
+        if (size > LARGEST_FILE) {
+            return new ParsedMvr.Refused("The file has " + size + " bytes; " + LARGEST_FILE + " is the most.");
         }
         try {
-            SafeArchive archive = SafeArchive.open(file);
+            SafeArchive archive = opened.archive();
             Optional<byte[]> description = archive.read(DESCRIPTION, LARGEST_DESCRIPTION);
             return description.isEmpty()
                     ? new ParsedMvr.Refused("The archive has no " + DESCRIPTION + ", so it is no MVR file.")

@@ -3,6 +3,9 @@ package taxon.formats.zip;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.channels.SeekableByteChannel;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,7 +18,8 @@ import org.apache.commons.compress.archivers.zip.ZipFile;
 import org.apache.commons.compress.utils.SeekableInMemoryByteChannel;
 
 /**
- * A ZIP archive in memory, of which single entries are unpacked on demand. Nothing is ever written to a disk.
+ * A ZIP archive in memory or in a file, of which single entries are unpacked on demand. Nothing that is unpacked is ever
+ * written to a disk.
  *
  * <p>Names that would lead out of a folder, names given twice and too many entries refuse the archive. An entry is unpacked
  * up to a limit, whatever size it claims.
@@ -26,11 +30,18 @@ public final class SafeArchive {
     private static final int SMALL = 1 << 20;
     private static final Set<Integer> METHODS = Set.of(ZipEntry.STORED, ZipEntry.DEFLATED);
 
-    private final byte[] bytes;
+    private final Source source;
+    private final long size;
     private final Map<String, ZipArchiveEntry> entries = new LinkedHashMap<>();
 
-    private SafeArchive(byte[] bytes) {
-        this.bytes = bytes;
+    /** Where the bytes are read from. */
+    private interface Source {
+        SeekableByteChannel open() throws IOException;
+    }
+
+    private SafeArchive(Source source, long size) {
+        this.source = source;
+        this.size = size;
     }
 
     /**
@@ -39,7 +50,24 @@ public final class SafeArchive {
      * @throws ArchiveRefusedException when it is no ZIP archive or its list is not to be trusted
      */
     public static SafeArchive open(byte[] bytes) throws ArchiveRefusedException {
-        SafeArchive archive = new SafeArchive(bytes);
+        return checked(new SafeArchive(() -> new SeekableInMemoryByteChannel(bytes), bytes.length));
+    }
+
+    /**
+     * Opens an archive in a file, of which only what is asked for is read, and checks its list of entries.
+     *
+     * @param file there for as long as the archive is used
+     * @throws ArchiveRefusedException when it is no ZIP archive or its list is not to be trusted
+     */
+    public static SafeArchive open(Path file) throws ArchiveRefusedException {
+        try {
+            return checked(new SafeArchive(() -> Files.newByteChannel(file), Files.size(file)));
+        } catch (IOException e) {
+            throw new ArchiveRefusedException("The file cannot be read.");
+        }
+    }
+
+    private static SafeArchive checked(SafeArchive archive) throws ArchiveRefusedException {
         try (ZipFile file = archive.file()) {
             List<ZipArchiveEntry> all = List.copyOf(java.util.Collections.list(file.getEntries()));
             if (all.size() > MOST_ENTRIES) {
@@ -56,9 +84,7 @@ public final class SafeArchive {
     }
 
     private ZipFile file() throws IOException {
-        return ZipFile.builder()
-                .setSeekableByteChannel(new SeekableInMemoryByteChannel(bytes))
-                .get();
+        return ZipFile.builder().setSeekableByteChannel(source.open()).get();
     }
 
     private void list(ZipArchiveEntry entry) throws ArchiveRefusedException {
@@ -148,7 +174,7 @@ public final class SafeArchive {
     }
 
     private void requireLoose(String name, long unpacked) throws ArchiveRefusedException {
-        if (unpacked > SMALL && unpacked / MOST_RATIO > bytes.length) {
+        if (unpacked > SMALL && unpacked / MOST_RATIO > size) {
             throw new ArchiveRefusedException(
                     shown(name) + " unpacks to more than " + MOST_RATIO + " times the size of the archive.");
         }

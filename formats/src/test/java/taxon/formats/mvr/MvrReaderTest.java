@@ -8,7 +8,11 @@ import static taxon.formats.testing.MvrByHand.group;
 import static taxon.formats.testing.MvrByHand.moved;
 import static taxon.formats.testing.MvrByHand.uuid;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -31,7 +35,24 @@ class MvrReaderTest {
     private static ParsedMvr.Read read(MvrByHand scene) {
         ParsedMvr reading = MvrReader.read(scene.mvr());
         assertThat(reading).isInstanceOf(ParsedMvr.Read.class);
-        return (ParsedMvr.Read) reading;
+        ParsedMvr.Read read = (ParsedMvr.Read) reading;
+        ParsedMvr.Read fromFile = (ParsedMvr.Read) fromFile(scene.mvr());
+        assertThat(fromFile.scene()).isEqualTo(read.scene());
+        assertThat(fromFile.notes()).isEqualTo(read.notes());
+        return read;
+    }
+
+    private static ParsedMvr fromFile(byte[] content) {
+        try {
+            Path file = Files.createTempFile("scene", ".mvr");
+            try {
+                return MvrReader.read(Files.write(file, content));
+            } finally {
+                Files.delete(file);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     private static SceneFixture one(String... elements) {
@@ -229,6 +250,7 @@ class MvrReaderTest {
         ParsedMvr reading = MvrReader.read(file);
         assertThat(reading).isInstanceOf(ParsedMvr.Refused.class);
         assertThat(((ParsedMvr.Refused) reading).sentence()).contains(sentence);
+        assertThat(fromFile(file)).isEqualTo(reading);
     }
 
     private static byte[] zipped(String xml) {

@@ -2,6 +2,7 @@ package taxon.app.rig.equipmentlist;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.util.Objects;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -9,6 +10,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 import taxon.app.form.Reply;
+import taxon.app.form.Uploaded;
 import taxon.app.frame.Frames;
 import taxon.app.proposals.ProposalDesk;
 import taxon.app.store.MappingStore;
@@ -38,15 +40,19 @@ public class EquipmentListController {
     public Object give(@PathVariable int job, @RequestParam("file") MultipartFile file, HttpServletRequest request)
             throws IOException {
         Reply reply = Reply.to(request, "import", "/jobs/" + job + "/rig");
+        String name = Texts.clip(Objects.requireNonNullElse(file.getOriginalFilename(), "list.csv"), 120);
+        return Uploaded.asFile(file, content -> read(job, new GivenFile(name, content), reply));
+    }
+
+    private Object read(int job, GivenFile file, Reply reply) throws IOException {
         long version = frames.state(job).version();
-        byte[] content = file.getBytes();
+        byte[] content = Files.readAllBytes(file.content());
         ListFile given = new ListFile(content);
         if (TableReader.isReadInAMoment(content) && given.sheet("") instanceof TableFile.Unreadable unreadable) {
             reply.fields().refuse("file", unreadable.sentence());
             return reply.refused();
         }
-        String name = Texts.clip(Objects.requireNonNullElse(file.getOriginalFilename(), "list.csv"), 120);
-        int id = desk.open(job, version, kind, new GivenFile(name, content), given);
+        int id = desk.open(job, version, kind, file, given);
         return reply.done(
                 "The list was read; nothing is added yet.",
                 "/jobs/" + job + "/imports/" + id,

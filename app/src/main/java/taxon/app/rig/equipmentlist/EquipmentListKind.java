@@ -39,7 +39,7 @@ public class EquipmentListKind extends FileProposalKind<GivenList, ListFile> {
     private final MappingStore mappings;
 
     public EquipmentListKind(TypeLibrary library, ProposalStore proposals, MappingStore mappings) {
-        super(new Names(NAME, "imports", "rig/import"), library, proposals, ListFile::new);
+        super(new Names(NAME, "imports", "rig/import"), library, proposals, ListFile::of);
         this.mappings = mappings;
     }
 

@@ -1,5 +1,9 @@
 package taxon.app.rig.equipmentlist;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import taxon.formats.table.TableFile;
@@ -12,6 +16,15 @@ final class ListFile {
 
     ListFile(byte[] content) {
         this.content = content;
+    }
+
+    /** A list is small enough to be in memory: what may be given is bounded. */
+    static ListFile of(Path file) {
+        try {
+            return new ListFile(Files.readAllBytes(file));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** @param sheet of a workbook; the first where it is empty */

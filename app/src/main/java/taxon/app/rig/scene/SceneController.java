@@ -9,6 +9,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 import taxon.app.form.Reply;
+import taxon.app.form.Uploaded;
 import taxon.app.frame.Frames;
 import taxon.app.proposals.ProposalDesk;
 import taxon.app.store.ProposalStore.GivenFile;
@@ -37,15 +38,18 @@ public class SceneController {
     public Object give(@PathVariable int job, @RequestParam("file") MultipartFile file, HttpServletRequest request)
             throws IOException {
         Reply reply = Reply.to(request, "scene", "/jobs/" + job + "/rig");
+        String name = Texts.clip(Objects.requireNonNullElse(file.getOriginalFilename(), "scene.mvr"), 120);
+        return Uploaded.asFile(file, content -> read(job, new GivenFile(name, content), reply));
+    }
+
+    private Object read(int job, GivenFile file, Reply reply) {
         long version = frames.state(job).version();
-        byte[] content = file.getBytes();
-        ParsedMvr reading = MvrReader.read(content);
+        ParsedMvr reading = MvrReader.read(file.content());
         if (reading instanceof ParsedMvr.Refused refused) {
             reply.fields().refuse("file", refused.sentence());
             return reply.refused();
         }
-        String name = Texts.clip(Objects.requireNonNullElse(file.getOriginalFilename(), "scene.mvr"), 120);
-        int id = desk.open(job, version, kind, new GivenFile(name, content), (ParsedMvr.Read) reading);
+        int id = desk.open(job, version, kind, file, (ParsedMvr.Read) reading);
         return reply.done(
                 "The scene was read; nothing is merged yet.",
                 "/jobs/" + job + "/scenes/" + id,

@@ -21,6 +21,7 @@ import taxon.app.frame.PageView;
 import taxon.app.proposals.ProposalDesk;
 import taxon.app.rig.equipmentlist.EquipmentListKind;
 import taxon.app.store.ProposalStore.GivenFile;
+import taxon.app.store.file.TemporaryFile;
 import taxon.core.listing.TableRow;
 import taxon.core.rig.PartRef;
 import taxon.core.rig.Plan;
@@ -182,7 +183,10 @@ public class TableEditController {
         String text = fields.raw("rows");
         byte[] file = text.getBytes(StandardCharsets.UTF_8);
         if (lists.takes(file, state.plan().fixtures().isEmpty())) {
-            int id = desk.open(job, state.version(), lists, new GivenFile("pasted rows", file), lists.read(file));
+            int id = TemporaryFile.read(
+                    out -> out.write(file),
+                    given -> desk.open(
+                            job, state.version(), lists, new GivenFile("pasted rows", given), lists.read(file)));
             return reply.done(
                     "The rows were read as an equipment list; nothing is added yet.",
                     "/jobs/" + job + "/imports/" + id,
