@@ -248,15 +248,23 @@ public class JobEditor {
         long next = now.version() + 1;
         JobState then = JobState.of(now.job(), next, after, library.shop());
         Counts counted = counts(after, then.check());
-        Runnable rows = plans.writing(now.job(), delta);
+        PlanStore.Writing writing = plans.writing(now.job(), delta);
+        try {
+            write(now, next, writing.rows(), counted, journalEntry);
+            newest.keep(then);
+        } finally {
+            writing.afterwards().run();
+        }
+        return then;
+    }
+
+    private void write(JobState now, long next, Runnable rows, Counts counted, Runnable journalEntry) {
         transaction.executeWithoutResult(status -> {
             jobs.advance(now.job(), now.version(), next);
             rows.run();
             summaries.put(now.job(), next, counted);
             journalEntry.run();
         });
-        newest.keep(then);
-        return then;
     }
 
     /** Counts a job for the list of jobs, where that was not done when it was changed. */

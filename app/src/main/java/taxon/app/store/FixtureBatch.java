@@ -1,6 +1,5 @@
 package taxon.app.store;
 
-import java.util.ArrayList;
 import java.util.List;
 import taxon.app.store.PlanRows.AddressRow;
 import taxon.app.store.PlanRows.FixtureRow;
@@ -8,39 +7,45 @@ import taxon.core.rig.Fixture;
 import taxon.formats.json.Json;
 import tools.jackson.databind.node.ArrayNode;
 
-/**
- * Fixtures that are written together: one statement for any number of them, so that a long list holds the store up for no longer
- * than the disk needs.
- */
+/** Fixtures that are written together, each kind of row as one JSON array: one statement for any number of them. */
 final class FixtureBatch {
-    private final List<Fixture> fixtures = new ArrayList<>();
+    private final List<Fixture> fixtures;
 
-    void add(Fixture fixture) {
-        fixtures.add(fixture);
+    FixtureBatch(List<Fixture> fixtures) {
+        this.fixtures = List.copyOf(fixtures);
     }
 
-    boolean isEmpty() {
-        return fixtures.isEmpty();
-    }
-
-    /** Writes what was added, each with its addresses, when it is run; what is written is made ready at once. */
+    /** Writes them, each with its addresses, when it is run; what is written is made ready at once. */
     Runnable writing(int job, PlanMapper rows) {
-        ArrayNode keys = Json.array();
-        ArrayNode values = Json.array();
-        ArrayNode addresses = Json.array();
-        for (Fixture fixture : fixtures) {
-            keys.add(fixture.key().number());
-            put(values.addArray(), FixtureRow.of(fixture));
-            fixture.addresses().forEach((block, a) -> put(addresses.addArray(), AddressRow.of(fixture, block, a)));
-        }
-        String written = values.toString();
-        String moved = keys.toString();
-        String placed = addresses.toString();
+        String written = values();
+        String moved = keys();
+        String placed = addresses();
         return () -> {
             rows.putFixtures(job, written);
             rows.dropAddresses(job, moved);
             rows.putAddresses(job, placed);
         };
+    }
+
+    private String keys() {
+        ArrayNode keys = Json.array();
+        fixtures.forEach(f -> keys.add(f.key().number()));
+        return keys.toString();
+    }
+
+    /** Of each an array of its columns from the number on. */
+    String values() {
+        ArrayNode values = Json.array();
+        fixtures.forEach(f -> put(values.addArray(), FixtureRow.of(f)));
+        return values.toString();
+    }
+
+    /** Of each address an array of fixture, block, universe and slot. */
+    String addresses() {
+        ArrayNode addresses = Json.array();
+        fixtures.forEach(f ->
+                f.addresses().forEach((block, a) -> put(addresses.addArray(), AddressRow.of(f, block, a))));
+        return addresses.toString();
     }
 
     private static void put(ArrayNode cells, FixtureRow row) {

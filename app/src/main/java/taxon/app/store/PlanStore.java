@@ -43,10 +43,12 @@ import taxon.formats.json.PlaceJson;
 public class PlanStore {
     private final JobMapper jobs;
     private final PlanMapper rows;
+    private final Staging staging;
 
-    PlanStore(JobMapper jobs, PlanMapper rows) {
+    PlanStore(JobMapper jobs, PlanMapper rows, Staging staging) {
         this.jobs = jobs;
         this.rows = rows;
+        this.staging = staging;
     }
 
     /** A plan as stored, with its version. */
@@ -90,49 +92,69 @@ public class PlanStore {
 
     /** Writes the changed rows. Call inside a transaction. */
     public void write(int job, PlanDelta delta) {
-        writing(job, delta).run();
+        new Rows(job).of(delta).run();
     }
 
     /**
-     * Writes the changed rows when it is run, which is to be inside a transaction. What is long to make ready is made ready
-     * before, so that nobody waits for it.
+     * A change that is ready to be written.
+     *
+     * @param rows writes it; to be run inside a transaction
+     * @param afterwards to be run when that is over, however it ended
      */
-    public Runnable writing(int job, PlanDelta delta) {
-        Rows written = new Rows(job);
-        List<ElementKey> removed = new ArrayList<>();
-        delta.changes()
-                .forEach((key, change) ->
-                        change.after().ifPresentOrElse(e -> written.add(e.match(written)), () -> removed.add(key)));
-        written.flush();
-        Collections.reverse(removed);
-        return () -> {
-            written.steps.forEach(Runnable::run);
-            removed.forEach(key -> drop(job, key));
-        };
+    public record Writing(Runnable rows, Runnable afterwards) {}
+
+    /** Makes everything ready that is long to make ready, so that nobody waits for it inside the transaction. */
+    public Writing writing(int job, PlanDelta delta) {
+        Rows written = new Rows(job, staging);
+        return new Writing(written.of(delta), () -> written.afterwards.forEach(Runnable::run));
     }
 
     /** How an element of each kind is written: fixtures together, before whatever comes behind them and may refer to them. */
     private final class Rows implements ElementCases<Optional<Runnable>> {
         private final int job;
+        private final Optional<Staging> beforehand;
         private final List<Runnable> steps = new ArrayList<>();
-        private FixtureBatch fixtures = new FixtureBatch();
+        private final List<Runnable> afterwards = new ArrayList<>();
+        private final List<Fixture> fixtures = new ArrayList<>();
 
         Rows(int job) {
             this.job = job;
+            beforehand = Optional.empty();
         }
 
-        void add(Optional<Runnable> step) {
+        Rows(int job, Staging staging) {
+            this.job = job;
+            beforehand = Optional.of(staging);
+        }
+
+        Runnable of(PlanDelta delta) {
+            List<ElementKey> removed = new ArrayList<>();
+            delta.changes()
+                    .forEach((key, change) ->
+                            change.after().ifPresentOrElse(e -> add(e.match(this)), () -> removed.add(key)));
+            flush();
+            Collections.reverse(removed);
+            removed.forEach(key -> steps.add(() -> drop(job, key)));
+            return () -> steps.forEach(Runnable::run);
+        }
+
+        private void add(Optional<Runnable> step) {
             step.ifPresent(s -> {
                 flush();
                 steps.add(s);
             });
         }
 
-        void flush() {
-            if (!fixtures.isEmpty()) {
-                steps.add(fixtures.writing(job, rows));
-                fixtures = new FixtureBatch();
+        private void flush() {
+            Optional<Staging> worth = beforehand.filter(s -> Staging.isWorth(fixtures));
+            if (worth.isPresent()) {
+                Writing staged = worth.get().writing(job, fixtures);
+                steps.add(staged.rows());
+                afterwards.add(staged.afterwards());
+            } else if (!fixtures.isEmpty()) {
+                steps.add(new FixtureBatch(fixtures).writing(job, rows));
             }
+            fixtures.clear();
         }
 
         @Override

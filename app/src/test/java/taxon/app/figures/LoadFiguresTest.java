@@ -1,7 +1,6 @@
 package taxon.app.figures;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -18,7 +17,7 @@ import taxon.app.testing.BigRig;
 import taxon.app.testing.Http;
 import taxon.app.testing.TaxonProcess;
 import taxon.app.testing.TaxonServer;
-import taxon.app.testing.Zips;
+import taxon.formats.testing.MvrByHand;
 
 /** Prints how pages answer while many ask and some edit, and what large papers and files cost: {@code ./taxon bench load}. */
 @EnabledIfSystemProperty(named = "taxon.figures", matches = "true")
@@ -181,10 +180,13 @@ class LoadFiguresTest {
 
     @Test
     void largeFilesAreMeasured() throws Exception {
-        byte[] noise = new byte[129 << 20];
+        byte[] noise = new byte[125 << 20];
         new Random(1).nextBytes(noise);
-        byte[] scene = Zips.zip(Map.of("noise.bin", Arrays.copyOf(noise, 125 << 20)));
-        try (TaxonProcess process = TaxonProcess.serve(List.of(), serving("-Xmx1g"), TaxonServer.newStore())) {
+        byte[] scene = new MvrByHand()
+                .layer("Rig", "", MvrByHand.fixture(1, "Bow"))
+                .file("model.glb", noise)
+                .mvr();
+        try (TaxonProcess process = TaxonProcess.serve(List.of(), serving("-Xmx256m"), TaxonServer.newStore())) {
             Http http = process.http();
             http.job("Files");
             ExecutorService pool = Executors.newFixedThreadPool(8);
@@ -200,7 +202,7 @@ class LoadFiguresTest {
             }
             pool.shutdown();
             say(
-                    "%neight scenes of %d MB at once, 1 GB of heap: answers %s after %.1f s; then the list of jobs: %d",
+                    "%neight scenes of %d MB at once, 256 MB of heap: answers %s after %.1f s; then the list of jobs: %d",
                     scene.length >> 20,
                     statuses,
                     (System.nanoTime() - begun) / 1e9,
