@@ -2,6 +2,7 @@ package taxon.app.network;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -56,6 +57,10 @@ class NetworkController {
         frames.open(job, Optional.of(Stage.NETWORK), request, model);
         model.addAttribute("drawing", NetworkDrawing.of(state.plan()));
         model.addAttribute("universes", universes);
+        String box = Objects.requireNonNullElse(request.getParameter("box"), "");
+        model.addAttribute("box", BoxMeaning.shown(box));
+        model.addAttribute("meanings", BoxMeaning.of(box, state.plan()));
+        model.addAttribute("counting", state.plan().sheet().counting());
         model.addAttribute("nodes", state.plan().nodes());
         model.addAttribute(
                 "findings",

@@ -14,6 +14,7 @@ final class NetworkJson {
         ObjectNode body = Json.object().put("job", state.job()).put("version", state.version());
         var nodes = body.putArray("nodes");
         state.plan().nodes().forEach(n -> nodes.add(ElementJson.write(n)));
+        body.set("counting", ElementJson.write(state.plan().sheet().counting()));
         var universes = body.putArray("universes");
         for (UniverseLine line : lines) {
             ObjectNode universe =
@@ -22,7 +23,8 @@ final class NetworkJson {
                 universe.put("protocol", line.protocol())
                         .put("carriedAs", line.carriedAs())
                         .put("shown", line.shown())
-                        .put("outlet", line.outlet());
+                        .put("outlet", line.outlet())
+                        .put("exception", line.exception());
             }
         }
         return body;

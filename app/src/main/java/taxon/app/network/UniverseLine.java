@@ -1,6 +1,8 @@
 package taxon.app.network;
 
 import java.util.Optional;
+import taxon.core.counting.CountingProposal;
+import taxon.core.network.PortAddress;
 import taxon.core.network.Route;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
@@ -12,9 +14,17 @@ import taxon.core.rig.Universe;
  * @param carriedAs its number there; for an unrouted one what would be usual, its own
  * @param shown Net · Sub-Net · Universe, or the multicast group
  * @param outlet "1/2": node and port; empty when it is routed nowhere
+ * @param exception true when it leaves under another number than the job's counting gives it
  */
 record UniverseLine(
-        int number, String label, String protocol, int carriedAs, String shown, String outlet, String outletWords) {
+        int number,
+        String label,
+        String protocol,
+        int carriedAs,
+        String shown,
+        String outlet,
+        String outletWords,
+        boolean exception) {
 
     static UniverseLine of(Plan plan, Universe universe) {
         Optional<Route> route = universe.route();
@@ -22,12 +32,18 @@ record UniverseLine(
                 universe.number().number(),
                 universe.label(),
                 route.map(r -> r instanceof Route.ArtNet ? "art-net" : "sacn").orElse(""),
-                route.map(UniverseLine::carriedAs).orElse(universe.number().number()),
+                route.map(UniverseLine::carriedAs)
+                        .orElseGet(() -> plan.sheet()
+                                .counting()
+                                .portAddress(universe.number())
+                                .map(PortAddress::number)
+                                .orElse(universe.number().number())),
                 route.map(UniverseLine::shown).orElse(""),
                 route.map(r -> r.port().node() + "/" + r.port().number()).orElse(""),
                 route.map(r -> plan.node(r.port().node()).orElseThrow().name() + ", port "
                                 + r.port().number())
-                        .orElse("nowhere"));
+                        .orElse("nowhere"),
+                CountingProposal.isException(plan, universe));
     }
 
     private static int carriedAs(Route route) {
@@ -36,10 +52,10 @@ record UniverseLine(
                 : ((Route.Sacn) route).universe().number();
     }
 
-    /** "Port-Address 16 = 0·1·0" or "universe 5, group 239.255.0.5". */
+    /** "Port-Address 16 = 0·1·0, group of sixteen 2:1" or "universe 5, group 239.255.0.5". */
     static String shown(Route route) {
         return route instanceof Route.ArtNet a
-                ? "Port-Address " + a.address().number() + " = " + a.address()
+                ? BoxMeaning.words(a.address())
                 : "universe " + carriedAs(route) + ", group "
                         + ((Route.Sacn) route).universe().multicastGroup();
     }

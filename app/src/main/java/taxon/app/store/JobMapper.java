@@ -20,9 +20,10 @@ interface JobMapper {
             @Nullable String toDay,
             String note,
             String view,
+            String counting,
             long version) {}
 
-    @Select("select id, name, venue, from_day, to_day, note, view, version from job where id = #{id}")
+    @Select("select id, name, venue, from_day, to_day, note, view, counting, version from job where id = #{id}")
     Optional<JobRow> find(int id);
 
     @Select("select version from job where id = #{id}")
@@ -42,7 +43,7 @@ interface JobMapper {
 
     @Update("""
             update job set name = #{name}, venue = #{venue}, from_day = #{from}, to_day = #{to}, note = #{note},
-                view = #{view}
+                view = #{view}, counting = #{counting}
             where id = #{id}
             """)
     void putSheet(
@@ -52,7 +53,8 @@ interface JobMapper {
             @Param("from") @Nullable String from,
             @Param("to") @Nullable String to,
             @Param("note") String note,
-            @Param("view") String view);
+            @Param("view") String view,
+            @Param("counting") String counting);
 
     @Select("select printed_at from job where id = #{id} and printed_at is not null")
     Optional<String> printedAt(int id);

@@ -35,6 +35,7 @@ import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
 import taxon.core.rig.Share;
 import taxon.core.rig.Universe;
+import taxon.formats.json.ElementJson;
 import taxon.formats.json.Json;
 import taxon.formats.json.PlaceJson;
 
@@ -87,7 +88,8 @@ public class PlanStore {
                 Optional.ofNullable(row.fromDay()).map(LocalDate::parse),
                 Optional.ofNullable(row.toDay()).map(LocalDate::parse),
                 row.note(),
-                PlaceJson.readView(Json.parse(row.view())));
+                PlaceJson.readView(Json.parse(row.view())),
+                ElementJson.readCounting(Json.parse(row.counting())));
     }
 
     /** Writes the changed rows. Call inside a transaction. */
@@ -166,7 +168,8 @@ public class PlanStore {
                     sheet.from().map(LocalDate::toString).orElse(null),
                     sheet.to().map(LocalDate::toString).orElse(null),
                     sheet.note(),
-                    PlaceJson.write(sheet.view()).toString()));
+                    PlaceJson.write(sheet.view()).toString(),
+                    ElementJson.write(sheet.counting()).toString()));
         }
 
         @Override

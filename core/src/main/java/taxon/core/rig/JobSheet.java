@@ -2,6 +2,7 @@ package taxon.core.rig;
 
 import java.time.LocalDate;
 import java.util.Optional;
+import taxon.core.network.Counting;
 import taxon.core.rig.ElementKey.Kind;
 import taxon.core.text.Texts;
 
@@ -14,9 +15,16 @@ import taxon.core.text.Texts;
  * @param to last day, where known; not before {@code from}
  * @param note at most 4,000 characters
  * @param view how the rig is shown
+ * @param counting how universes are counted on the network
  */
 public record JobSheet(
-        String name, String venue, Optional<LocalDate> from, Optional<LocalDate> to, String note, RigView view)
+        String name,
+        String venue,
+        Optional<LocalDate> from,
+        Optional<LocalDate> to,
+        String note,
+        RigView view,
+        Counting counting)
         implements Element {
     public static final ElementKey KEY = ElementKey.of(Kind.JOB_SHEET, 0);
 
@@ -30,14 +38,19 @@ public record JobSheet(
         }
     }
 
-    /** A job whose rig is shown as most are. */
+    /** A job whose rig is shown as most are, and whose universes have the same numbers everywhere. */
     public JobSheet(String name, String venue, Optional<LocalDate> from, Optional<LocalDate> to, String note) {
-        this(name, venue, from, to, note, RigView.USUAL);
+        this(name, venue, from, to, note, RigView.USUAL, Counting.SAME);
     }
 
     /** The same with the rig shown otherwise. */
     public JobSheet withView(RigView changed) {
-        return new JobSheet(name, venue, from, to, note, changed);
+        return new JobSheet(name, venue, from, to, note, changed, counting);
+    }
+
+    /** The same with universes counted otherwise on the network. */
+    public JobSheet withCounting(Counting changed) {
+        return new JobSheet(name, venue, from, to, note, view, changed);
     }
 
     /**

@@ -26,6 +26,7 @@ import taxon.core.fixture.Mode;
 import taxon.core.fixture.Part;
 import taxon.core.fixture.TypeId;
 import taxon.core.length.Length;
+import taxon.core.network.Counting;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
 import taxon.core.network.Route;
@@ -188,7 +189,8 @@ public final class Rigs {
                 .map(f -> new BlockRef(f.key(), 1))
                 .collect(Collectors.toCollection(TreeSet::new));
         Plan full = plan.with(List.of(
-                new JobSheet("Ænima “" + seed, "Dry dock", Optional.of(from), Optional.of(from.plusDays(3)), "a\nb"),
+                new JobSheet("Ænima “" + seed, "Dry dock", Optional.of(from), Optional.of(from.plusDays(3)), "a\nb")
+                        .withCounting(new Counting(random.nextInt(3), random.nextInt(2) * 100)),
                 new Node(1, "Quay node", Ipv4.of(10, 0, 0, random.nextInt(255)), 4),
                 new Universe(UniverseNumber.of(1), "quay", Optional.of(route)),
                 reserved(random, 9),

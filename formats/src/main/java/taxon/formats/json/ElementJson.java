@@ -8,6 +8,7 @@ import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.TypeId;
+import taxon.core.network.Counting;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
 import taxon.core.network.Route;
@@ -155,6 +156,9 @@ public final class ElementJson {
         if (!sheet.view().equals(RigView.USUAL)) {
             node.set("view", PlaceJson.write(sheet.view()));
         }
+        if (!sheet.counting().equals(Counting.SAME)) {
+            node.set("counting", write(sheet.counting()));
+        }
         return node.put("note", sheet.note());
     }
 
@@ -165,7 +169,27 @@ public final class ElementJson {
                 Json.optional(node, "from", n -> LocalDate.parse(n.asString())),
                 Json.optional(node, "to", n -> LocalDate.parse(n.asString())),
                 Json.text(node, "note"),
-                PlaceJson.readView(node.path("view")));
+                PlaceJson.readView(node.path("view")),
+                readCounting(node.path("counting")));
+    }
+
+    /** What differs from {@link Counting#SAME}. */
+    public static ObjectNode write(Counting counting) {
+        ObjectNode node = Json.object();
+        if (counting.firstPortAddress() != Counting.SAME.firstPortAddress()) {
+            node.put("firstPortAddress", counting.firstPortAddress());
+        }
+        if (counting.sacnOffset() != Counting.SAME.sacnOffset()) {
+            node.put("sacnOffset", counting.sacnOffset());
+        }
+        return node;
+    }
+
+    /** @throws IllegalArgumentException when a value is not legal */
+    public static Counting readCounting(JsonNode node) {
+        return new Counting(
+                node.path("firstPortAddress").asInt(Counting.SAME.firstPortAddress()),
+                node.path("sacnOffset").asInt(Counting.SAME.sacnOffset()));
     }
 
     private static Node readNode(JsonNode node) {

@@ -1,8 +1,5 @@
 package taxon.formats.mvr;
 
-import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -24,6 +21,7 @@ import taxon.formats.xml.SafeXml;
 import taxon.formats.xml.XmlElement;
 import taxon.formats.xml.XmlRefusedException;
 import taxon.formats.zip.ArchiveRefusedException;
+import taxon.formats.zip.ByteSource;
 import taxon.formats.zip.SafeArchive;
 
 /**
@@ -54,28 +52,16 @@ public final class MvrReader {
 
     /** Reads a scene that is in memory. */
     public static ParsedMvr read(byte[] file) {
-        return read(file.length, () -> SafeArchive.open(file));
+        return read(ByteSource.of(file));
     }
 
-    /** Reads a scene in a file, of which models and pictures are never in memory. */
-    public static ParsedMvr read(Path file) {
-        try {
-            return read(Files.size(file), () -> SafeArchive.open(file));
-        } catch (IOException e) {
-            return new ParsedMvr.Refused("The file cannot be read.");
-        }
-    }
-
-    private interface Opened {
-        SafeArchive archive() throws ArchiveRefusedException;
-    }
-
-    private static ParsedMvr read(long size, Opened opened) {
-        if (size > LARGEST_FILE) {
-            return new ParsedMvr.Refused("The file has " + size + " bytes; " + LARGEST_FILE + " is the most.");
+    /** Reads a scene of which models and pictures are never in memory. */
+    public static ParsedMvr read(ByteSource file) {
+        if (file.size() > LARGEST_FILE) {
+            return new ParsedMvr.Refused("The file has " + file.size() + " bytes; " + LARGEST_FILE + " is the most.");
         }
         try {
-            SafeArchive archive = opened.archive();
+            SafeArchive archive = SafeArchive.open(file);
             Optional<byte[]> description = archive.read(DESCRIPTION, LARGEST_DESCRIPTION);
             return description.isEmpty()
                     ? new ParsedMvr.Refused("The archive has no " + DESCRIPTION + ", so it is no MVR file.")

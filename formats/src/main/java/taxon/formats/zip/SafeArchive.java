@@ -3,9 +3,6 @@ package taxon.formats.zip;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.channels.SeekableByteChannel;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,10 +12,9 @@ import java.util.TreeSet;
 import java.util.zip.ZipEntry;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
 import org.apache.commons.compress.archivers.zip.ZipFile;
-import org.apache.commons.compress.utils.SeekableInMemoryByteChannel;
 
 /**
- * A ZIP archive in memory or in a file, of which single entries are unpacked on demand. Nothing that is unpacked is ever
+ * A ZIP archive, of which single entries are unpacked on demand. Nothing that is unpacked is ever
  * written to a disk.
  *
  * <p>Names that would lead out of a folder, names given twice and too many entries refuse the archive. An entry is unpacked
@@ -30,41 +26,30 @@ public final class SafeArchive {
     private static final int SMALL = 1 << 20;
     private static final Set<Integer> METHODS = Set.of(ZipEntry.STORED, ZipEntry.DEFLATED);
 
-    private final Source source;
-    private final long size;
+    private final ByteSource source;
     private final Map<String, ZipArchiveEntry> entries = new LinkedHashMap<>();
 
-    /** Where the bytes are read from. */
-    private interface Source {
-        SeekableByteChannel open() throws IOException;
-    }
-
-    private SafeArchive(Source source, long size) {
+    private SafeArchive(ByteSource source) {
         this.source = source;
-        this.size = size;
     }
 
     /**
-     * Opens an archive and checks its list of entries.
+     * Opens an archive in memory and checks its list of entries.
      *
      * @throws ArchiveRefusedException when it is no ZIP archive or its list is not to be trusted
      */
     public static SafeArchive open(byte[] bytes) throws ArchiveRefusedException {
-        return checked(new SafeArchive(() -> new SeekableInMemoryByteChannel(bytes), bytes.length));
+        return open(ByteSource.of(bytes));
     }
 
     /**
-     * Opens an archive in a file, of which only what is asked for is read, and checks its list of entries.
+     * Opens an archive of which only what is asked for is read, and checks its list of entries.
      *
-     * @param file there for as long as the archive is used
+     * @param source there for as long as the archive is used
      * @throws ArchiveRefusedException when it is no ZIP archive or its list is not to be trusted
      */
-    public static SafeArchive open(Path file) throws ArchiveRefusedException {
-        try {
-            return checked(new SafeArchive(() -> Files.newByteChannel(file), Files.size(file)));
-        } catch (IOException e) {
-            throw new ArchiveRefusedException("The file cannot be read.");
-        }
+    public static SafeArchive open(ByteSource source) throws ArchiveRefusedException {
+        return checked(new SafeArchive(source));
     }
 
     private static SafeArchive checked(SafeArchive archive) throws ArchiveRefusedException {
@@ -174,7 +159,7 @@ public final class SafeArchive {
     }
 
     private void requireLoose(String name, long unpacked) throws ArchiveRefusedException {
-        if (unpacked > SMALL && unpacked / MOST_RATIO > size) {
+        if (unpacked > SMALL && unpacked / MOST_RATIO > source.size()) {
             throw new ArchiveRefusedException(
                     shown(name) + " unpacks to more than " + MOST_RATIO + " times the size of the archive.");
         }

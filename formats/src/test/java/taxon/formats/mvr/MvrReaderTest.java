@@ -10,6 +10,7 @@ import static taxon.formats.testing.MvrByHand.uuid;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.channels.SeekableByteChannel;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -30,6 +31,7 @@ import taxon.core.scene.ScenePoint;
 import taxon.formats.mvr.MvrNote.Kind;
 import taxon.formats.testing.GdtfByHand;
 import taxon.formats.testing.MvrByHand;
+import taxon.formats.zip.ByteSource;
 
 class MvrReaderTest {
     private static ParsedMvr.Read read(MvrByHand scene) {
@@ -42,11 +44,22 @@ class MvrReaderTest {
         return read;
     }
 
+    /** As from a disk: each look at it is another channel. */
     private static ParsedMvr fromFile(byte[] content) {
         try {
-            Path file = Files.createTempFile("scene", ".mvr");
+            Path file = Files.write(Files.createTempFile("scene", ".mvr"), content);
             try {
-                return MvrReader.read(Files.write(file, content));
+                return MvrReader.read(new ByteSource() {
+                    @Override
+                    public long size() {
+                        return content.length;
+                    }
+
+                    @Override
+                    public SeekableByteChannel open() throws IOException {
+                        return Files.newByteChannel(file);
+                    }
+                });
             } finally {
                 Files.delete(file);
             }

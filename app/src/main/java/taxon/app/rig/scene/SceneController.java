@@ -14,6 +14,7 @@ import taxon.app.frame.Frames;
 import taxon.app.proposals.ProposalDesk;
 import taxon.app.store.ProposalStore.GivenFile;
 import taxon.app.store.ProposalStore.StoredProposal;
+import taxon.app.store.file.FileBytes;
 import taxon.core.scene.MergeRequest;
 import taxon.core.scene.SpecMode;
 import taxon.core.text.Texts;
@@ -44,7 +45,7 @@ public class SceneController {
 
     private Object read(int job, GivenFile file, Reply reply) {
         long version = frames.state(job).version();
-        ParsedMvr reading = MvrReader.read(file.content());
+        ParsedMvr reading = MvrReader.read(new FileBytes(file.content()));
         if (reading instanceof ParsedMvr.Refused refused) {
             reply.fields().refuse("file", refused.sentence());
             return reply.refused();

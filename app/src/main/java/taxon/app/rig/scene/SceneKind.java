@@ -15,6 +15,7 @@ import taxon.app.proposals.FileProposalKind;
 import taxon.app.proposals.ProposalDesk;
 import taxon.app.store.ProposalStore;
 import taxon.app.store.ProposalStore.StoredProposal;
+import taxon.app.store.file.FileBytes;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.TypeId;
 import taxon.core.fixture.TypeSource;
@@ -42,7 +43,7 @@ public class SceneKind extends FileProposalKind<SceneProposal, ParsedMvr.Read> {
 
     public SceneKind(TypeLibrary library, ProposalStore proposals) {
         super(new Names(NAME, "scenes", "rig/scene"), library, proposals, file ->
-                (ParsedMvr.Read) MvrReader.read(file));
+                (ParsedMvr.Read) MvrReader.read(new FileBytes(file)));
     }
 
     @Override

@@ -10,11 +10,12 @@ import taxon.core.rig.edit.Edit.Changed;
 public final class JobEdits {
     private JobEdits() {}
 
-    /** Gives the job another head; how its rig is shown stays. */
+    /** Gives the job another head; how its rig is shown and its universes are counted stays. */
     public static Edit sheet(JobSheet sheet) {
         return new Edit(
                 "Job sheet changed",
-                plan -> new Changed(plan.with(sheet.withView(plan.sheet().view()))));
+                plan -> new Changed(plan.with(sheet.withView(plan.sheet().view())
+                        .withCounting(plan.sheet().counting()))));
     }
 
     /** Shows the rig in other units or from another side. */
