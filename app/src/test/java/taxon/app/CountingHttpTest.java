@@ -76,7 +76,24 @@ class CountingHttpTest {
             JsonNode means = http.get("/jobs/1/network/means?box=0.0.15").json().path("meanings");
             assertThat(means).hasSize(1);
             assertThat(means.get(0).path("universe").asInt()).isEqualTo(16);
-            http.post("/jobs/1/undo", "version", http.version(1));
+            // A universe that is routed without a number goes by the same rule.
+            http.post("/jobs/1/universes", "version", http.version(1), "universe", 17, "label", "U17");
+            http.post(
+                    "/jobs/1/universes/17",
+                    "version",
+                    http.version(1),
+                    "label",
+                    "U17",
+                    "protocol",
+                    "art-net",
+                    "carriedAs",
+                    "",
+                    "outlet",
+                    "1/2");
+            assertThat(shown(http, 17)).isEqualTo("Port-Address 16 = 0·1·0, group of sixteen 2:1");
+            for (int i = 0; i < 3; i++) {
+                http.post("/jobs/1/undo", "version", http.version(1));
+            }
             assertThat(shown(http, 16)).isEqualTo(before);
         }
     }

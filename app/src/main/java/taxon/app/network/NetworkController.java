@@ -21,12 +21,14 @@ import taxon.app.frame.FindingView;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.network.Counting;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
 import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
 import taxon.core.network.SacnUniverse;
 import taxon.core.rig.Node;
+import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
 import taxon.core.rig.edit.NetworkEdits;
 import taxon.core.text.Texts;
@@ -151,7 +153,8 @@ class NetworkController {
     private Object route(int job, int number, Reply reply) {
         Fields fields = reply.fields();
         long version = reply.version();
-        Optional<Route> route = fields.has("protocol") ? route(fields) : Optional.empty();
+        Optional<Route> route =
+                fields.has("protocol") ? route(fields, number, frames.state(job).plan()) : Optional.empty();
         Optional<Universe> universe = fields.isFaulty()
                 ? Optional.empty()
                 : fields.build("label", () -> new Universe(UniverseNumber.of(number), fields.text("label"), route));
@@ -161,7 +164,8 @@ class NetworkController {
                         job, version, Guard.UNTOUCHED_ELEMENTS, reply.who(), NetworkEdits.route(universe.get())));
     }
 
-    private static Optional<Route> route(Fields fields) {
+    /** Without a number it goes by the job's counting. */
+    private static Optional<Route> route(Fields fields, int universe, Plan plan) {
         String[] outlet = (fields.text("outlet") + "/").split("/", 3);
         Optional<PortRef> port = outlet[0].matches("\\d{1,6}") && outlet[1].matches("\\d{1,3}")
                 ? fields.build("outlet", () -> new PortRef(Integer.parseInt(outlet[0]), Integer.parseInt(outlet[1])))
@@ -169,15 +173,26 @@ class NetworkController {
         if (port.isEmpty()) {
             fields.refuse("outlet", "Choose a node and a port; it takes node/port, such as 1/2.");
         }
+        Optional<UniverseNumber> counted = Optional.of(universe)
+                .filter(u -> !fields.has("carriedAs") && UniverseNumber.isLegal(u))
+                .map(UniverseNumber::of);
+        Counting counting = plan.sheet().counting();
         return switch (fields.text("protocol")) {
             case ART_NET -> {
-                Optional<Integer> number = fields.number("carriedAs", "Port-Address", 0, PortAddress.LAST);
-                yield port.flatMap(p -> number.map(n -> new Route.ArtNet(new PortAddress(n), p)));
+                Optional<PortAddress> address = counted.flatMap(counting::portAddress)
+                        .or(() -> fields.number("carriedAs", "Port-Address", 0, PortAddress.LAST)
+                                .map(PortAddress::new));
+                yield port.flatMap(p -> address.map(a -> new Route.ArtNet(a, p)));
             }
             case SACN -> {
-                Optional<Integer> number =
-                        fields.number("carriedAs", "streaming ACN universe", UniverseNumber.FIRST, UniverseNumber.LAST);
-                yield port.flatMap(p -> number.map(n -> new Route.Sacn(new SacnUniverse(n), p)));
+                Optional<SacnUniverse> number = counted.flatMap(counting::sacn)
+                        .or(() -> fields.number(
+                                        "carriedAs",
+                                        "streaming ACN universe",
+                                        UniverseNumber.FIRST,
+                                        UniverseNumber.LAST)
+                                .map(SacnUniverse::new));
+                yield port.flatMap(p -> number.map(n -> new Route.Sacn(n, p)));
             }
             default -> {
                 fields.refuse("protocol", "The protocol is one of art-net and sacn, or empty for no route.");

@@ -68,13 +68,14 @@ final class RouteRules {
     }
 
     private Remedy remedy(UniverseNumber universe) {
-        return freePort.<Remedy>map(port -> new Remedy.Apply(
-                        "Carry it as streaming ACN " + universe + " to "
+        Optional<SacnUniverse> counted = plan.sheet().counting().sacn(universe);
+        return freePort.flatMap(port -> counted.<Remedy>map(number -> new Remedy.Apply(
+                        "Carry it as streaming ACN " + number + " to "
                                 + plan.node(port.node()).orElseThrow().name() + " port " + port.number(),
                         NetworkEdits.route(new Universe(
                                 universe,
                                 plan.universe(universe).label(),
-                                Optional.of(new Route.Sacn(new SacnUniverse(universe.number()), port))))))
+                                Optional.of(new Route.Sacn(number, port)))))))
                 .orElse(new Remedy.Decide("Route universe " + universe, Remedy.Where.ROUTING));
     }
 

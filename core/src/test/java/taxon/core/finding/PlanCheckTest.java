@@ -21,6 +21,7 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.Facts.Reach;
 import taxon.core.fixture.FixtureType;
+import taxon.core.network.Counting;
 import taxon.core.network.Ipv4;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
@@ -149,6 +150,9 @@ class PlanCheckTest {
         Plan withNode = apply(plan, NetworkEdits.addNode("Quay node", Ipv4.of(10, 0, 0, 1), 1));
         assertThat(only(withNode, Rule.UNIVERSE_UNROUTED).remedy().map(Remedy::label))
                 .contains("Carry it as streaming ACN 7 to Quay node port 1");
+        Plan counted = withNode.with(withNode.sheet().withCounting(new Counting(0, 100)));
+        assertThat(only(counted, Rule.UNIVERSE_UNROUTED).remedy().map(Remedy::label))
+                .contains("Carry it as streaming ACN 107 to Quay node port 1");
     }
 
     @Test
