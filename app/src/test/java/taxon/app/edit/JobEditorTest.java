@@ -44,6 +44,8 @@ class JobEditorTest {
     private final PlatformTransactionManager transactions = mock(PlatformTransactionManager.class);
     private final TypeLibrary library = mock(TypeLibrary.class);
     private final List<Object> news = new ArrayList<>();
+    private final Runnable rows = mock(Runnable.class);
+    private final Runnable afterwards = mock(Runnable.class);
     private JobEditor editor;
 
     @BeforeEach
@@ -52,15 +54,17 @@ class JobEditorTest {
         when(journal.reachesBack(anyInt(), anyLong())).thenReturn(true);
         when(journal.adding(anyInt(), anyLong(), any(), any(), any(), any())).thenReturn(() -> {});
         when(plans.load(1)).thenReturn(Optional.of(new PlanStore.Stored(1, 5, PLAN)));
+        when(plans.writing(anyInt(), any())).thenReturn(new PlanStore.Writing(rows, afterwards));
         editor = new JobEditor(
                 plans, jobs, journal, summaries, library, new TransactionTemplate(transactions), news::add);
     }
 
     @Test
     void aWriteThatFailsLeavesTheJobAsItWas() {
-        doThrow(new DataAccessResourceFailureException("disk full")).when(plans).write(anyInt(), any());
+        doThrow(new DataAccessResourceFailureException("disk full")).when(rows).run();
         assertThatThrownBy(() -> rename("After")).hasMessageContaining("disk full");
         verify(transactions).rollback(any());
+        verify(afterwards).run();
         assertThat(editor.find(1).orElseThrow().version()).isEqualTo(5);
         assertThat(editor.find(1).orElseThrow().plan()).isEqualTo(PLAN);
     }
@@ -68,7 +72,7 @@ class JobEditorTest {
     @Test
     void anEditThatChangesNothingWritesNothing() {
         assertThat(rename("Before")).isEqualTo(new EditOutcome.NoChange(5));
-        verify(plans, never()).write(anyInt(), any());
+        verify(plans, never()).writing(anyInt(), any());
     }
 
     @Test
@@ -77,6 +81,8 @@ class JobEditorTest {
         assertThat(editor.find(1).orElseThrow().plan().sheet().name()).isEqualTo("After");
         assertThat(editor.find(1).orElseThrow().version()).isEqualTo(6);
         verify(plans).load(1);
+        verify(rows).run();
+        verify(afterwards).run();
     }
 
     @Test

@@ -88,7 +88,7 @@ public record Group(
             throw new IllegalArgumentException(rules.size() + " rules of a group are more than " + MOST_RULES);
         }
         if (kind == GroupKind.FOLDER && (id.isPresent() || !rules.isEmpty() || !parts.isEmpty())) {
-            throw new IllegalArgumentException("a folder has neither a number of its own, nor parts, nor rules");
+            throw new IllegalArgumentException("a folder has neither a number of its own nor rules nor cells");
         }
     }
 
