@@ -47,6 +47,7 @@ import taxon.core.rig.ElementKey;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
+import taxon.core.rig.RigPart;
 import taxon.core.rig.edit.Added;
 import taxon.core.rig.edit.Edit;
 import taxon.core.rig.edit.FixtureEdits;
@@ -81,10 +82,11 @@ public class RigController {
         Plan plan = state.plan();
         draw(state, frame.selection(), model);
         RigTable table = RigTable.of(frame.view());
+        List<RigPart> shown = table.rows(plan);
         model.addAttribute("table", table);
         model.addAttribute("allColumns", TableColumn.values());
-        model.addAttribute("rows", RigRow.first(plan, table, table.rows(plan), FIRST_ROWS, frame.selection()));
-        model.addAttribute("shown", table.counted(plan));
+        model.addAttribute("rows", RigRow.first(plan, table, shown, FIRST_ROWS, frame.selection()));
+        model.addAttribute("shown", table.counted(plan, shown));
         model.addAttribute("view", ViewController.Line.of(plan.sheet().view()));
         model.addAttribute("types", library.choices(state.plan(), wanted(request)));
         model.addAttribute("folders", TreeView.branches(plan));
@@ -117,7 +119,8 @@ public class RigController {
         }
         Frame frame = (Frame) Objects.requireNonNull(model.getAttribute("frame"));
         draw(state, frame.selection(), model);
-        model.addAttribute("shown", RigTable.of(frame.view()).counted(state.plan()));
+        RigTable table = RigTable.of(frame.view());
+        model.addAttribute("shown", table.counted(state.plan(), table.rows(state.plan())));
         return "rig/changed";
     }
 

@@ -99,8 +99,7 @@ public record RigTable(
     }
 
     /** "95 rows", "12 of 95 rows", "95 rows and 64 of cells and layers". */
-    public String counted(Plan plan) {
-        List<RigPart> rows = rows(plan);
+    public String counted(Plan plan, List<RigPart> rows) {
         long wholes = rows.stream().filter(RigPart::isWhole).count();
         int all = plan.fixtures().size();
         String fixtures = wholes == all ? all + " rows" : wholes + " of " + all + " rows";

@@ -12,6 +12,7 @@ import taxon.core.length.Length;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.Plan;
+import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.Position;
 import taxon.core.rig.RigPart;
 import taxon.core.rigtable.FieldText;
@@ -101,10 +102,7 @@ public enum TableColumn {
     public String text(Plan plan, RigPart row) {
         return switch (this) {
             case TYPE -> row.isWhole() ? plan.type(row.fixture()).fullName() : "";
-            case SLOTS ->
-                Integer.toString(row.slots(plan).stream()
-                        .mapToInt(s -> s.offsets().size())
-                        .sum());
+            case SLOTS -> Integer.toString(slots(plan, row));
             case STANDING -> Marks.of(RigRow.standing(plan, row)).word();
             case CELLS -> {
                 int cells = row.isWhole() ? RigPart.of(plan, row.fixture()).size() : 0;
@@ -112,6 +110,14 @@ public enum TableColumn {
             }
             default -> FieldText.of(plan, row, edited.orElseThrow());
         };
+    }
+
+    private static int slots(Plan plan, RigPart row) {
+        return row.isWhole()
+                ? plan.blocksOf(row.fixture()).stream()
+                        .mapToInt(PlannedBlock::footprint)
+                        .sum()
+                : row.slots(plan).stream().mapToInt(s -> s.offsets().size()).sum();
     }
 
     /** What is empty comes last; what counts is compared as it counts, words without case. */
