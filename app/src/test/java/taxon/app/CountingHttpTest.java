@@ -91,7 +91,23 @@ class CountingHttpTest {
                     "outlet",
                     "1/2");
             assertThat(shown(http, 17)).isEqualTo("Port-Address 16 = 0·1·0, group of sixteen 2:1");
-            for (int i = 0; i < 3; i++) {
+            // So does the one that the page offers for another protocol: no number of Art-Net is sent with it.
+            http.post("/jobs/1/universes", "version", http.version(1), "universe", 18, "label", "U18");
+            assertThat(http.page("/jobs/1/network").text()).contains("placeholder=\"counted\"");
+            http.post(
+                    "/jobs/1/universes/18",
+                    "version",
+                    http.version(1),
+                    "label",
+                    "U18",
+                    "protocol",
+                    "sacn",
+                    "carriedAs",
+                    "",
+                    "outlet",
+                    "1/3");
+            assertThat(shown(http, 18)).isEqualTo("universe 18, group 239.255.0.18");
+            for (int i = 0; i < 5; i++) {
                 http.post("/jobs/1/undo", "version", http.version(1));
             }
             assertThat(shown(http, 16)).isEqualTo(before);

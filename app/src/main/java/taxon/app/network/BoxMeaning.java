@@ -51,7 +51,8 @@ record BoxMeaning(String as, String number, Optional<Integer> universe, String l
                 + BoxNumber.groupOfSixteen(address);
     }
 
-    private static String words(SacnUniverse sacn) {
+    /** A universe of streaming ACN and its group. */
+    static String words(SacnUniverse sacn) {
         return "universe " + sacn + ", group " + sacn.multicastGroup();
     }
 }

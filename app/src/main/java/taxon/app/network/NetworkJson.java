@@ -21,7 +21,7 @@ final class NetworkJson {
                     universes.addObject().put("number", line.number()).put("label", line.label());
             if (!line.protocol().isEmpty()) {
                 universe.put("protocol", line.protocol())
-                        .put("carriedAs", line.carriedAs())
+                        .put("carriedAs", line.carriedAs().orElseThrow())
                         .put("shown", line.shown())
                         .put("outlet", line.outlet())
                         .put("exception", line.exception());

@@ -2,7 +2,6 @@ package taxon.app.network;
 
 import java.util.Optional;
 import taxon.core.counting.CountingProposal;
-import taxon.core.network.PortAddress;
 import taxon.core.network.Route;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
@@ -11,7 +10,7 @@ import taxon.core.rig.Universe;
  * A universe and its way out.
  *
  * @param protocol "art-net", "sacn" or empty
- * @param carriedAs its number there; for an unrouted one what would be usual, its own
+ * @param carriedAs its number there; empty for an unrouted one, which goes by the job's counting once its protocol is chosen
  * @param shown Net · Sub-Net · Universe, or the multicast group
  * @param outlet "1/2": node and port; empty when it is routed nowhere
  * @param exception true when it leaves under another number than the job's counting gives it
@@ -20,7 +19,7 @@ record UniverseLine(
         int number,
         String label,
         String protocol,
-        int carriedAs,
+        Optional<Integer> carriedAs,
         String shown,
         String outlet,
         String outletWords,
@@ -32,12 +31,7 @@ record UniverseLine(
                 universe.number().number(),
                 universe.label(),
                 route.map(r -> r instanceof Route.ArtNet ? "art-net" : "sacn").orElse(""),
-                route.map(UniverseLine::carriedAs)
-                        .orElseGet(() -> plan.sheet()
-                                .counting()
-                                .portAddress(universe.number())
-                                .map(PortAddress::number)
-                                .orElse(universe.number().number())),
+                route.map(UniverseLine::carriedAs),
                 route.map(UniverseLine::shown).orElse(""),
                 route.map(r -> r.port().node() + "/" + r.port().number()).orElse(""),
                 route.map(r -> plan.node(r.port().node()).orElseThrow().name() + ", port "
@@ -56,7 +50,6 @@ record UniverseLine(
     static String shown(Route route) {
         return route instanceof Route.ArtNet a
                 ? BoxMeaning.words(a.address())
-                : "universe " + carriedAs(route) + ", group "
-                        + ((Route.Sacn) route).universe().multicastGroup();
+                : BoxMeaning.words(((Route.Sacn) route).universe());
     }
 }
