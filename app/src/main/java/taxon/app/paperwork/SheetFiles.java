@@ -59,7 +59,8 @@ public class SheetFiles {
 
     /** A long sheet is drawn in parts beside each other; each begins on a page of its own, and all are numbered through. */
     private byte[] drawn(Sheet sheet) {
-        List<Part> parts = drawers.all(sheet.parts(ROWS_DRAWN_TOGETHER), this::part);
+        List<Double> widths = ColumnWidths.of(sheet);
+        List<Part> parts = drawers.all(sheet.parts(ROWS_DRAWN_TOGETHER), part -> part(part, widths));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (PDDocument document = Loader.loadPDF(parts.get(0).pdf())) {
             PDFMergerUtility merger = new PDFMergerUtility();
@@ -80,8 +81,9 @@ public class SheetFiles {
     /** Some pages, and what they were drawn from. */
     private record Part(String html, byte[] pdf) {}
 
-    private Part part(Sheet sheet) {
-        String html = templates.process("paperwork/print", new Context(Locale.UK, Map.of("sheet", sheet)));
+    private Part part(Sheet sheet, List<Double> widths) {
+        String html =
+                templates.process("paperwork/print", new Context(Locale.UK, Map.of("sheet", sheet, "widths", widths)));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PdfRendererBuilder builder = new PdfRendererBuilder();
         builder.withHtmlContent(html, null);
