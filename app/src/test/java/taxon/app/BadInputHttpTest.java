@@ -153,11 +153,11 @@ class BadInputHttpTest {
                         .status())
                 .isEqualTo(404);
         assertThat(http.post("/jobs/" + job + "/fixtures/-1/set").status()).isEqualTo(404);
-        assertThat(http.post("/jobs/" + job + "/nodes/7", "version", 1, "name", "x", "ip", "10.0.0.1", "ports", 1)
+        assertThat(http.post("/jobs/" + job + "/boxes/7", "version", 1, "name", "x", "ip", "10.0.0.1", "ports", 1)
                         .status())
                 .isEqualTo(404);
-        assertThat(http.post("/jobs/" + job + "/nodes/7/remove", "version", 1).reasons())
-                .contains("no node 7");
+        assertThat(http.post("/jobs/" + job + "/boxes/7/remove", "version", 1).reasons())
+                .contains("no box 7");
         assertThat(http.post("/jobs/" + job + "/reserved/7/release", "version", 1)
                         .status())
                 .isEqualTo(422);

@@ -161,7 +161,7 @@ class ChecksHttpTest {
     @Test
     void nodesOutsideThisMachineAreNotAskedUnlessOutputIsArmed() {
         http.post("/jobs", "name", "Real network");
-        http.post("/jobs/2/nodes", "version", 0, "name", "Far node", "ip", "10.0.0.20", "ports", 4);
+        http.post("/jobs/2/boxes", "version", 0, "name", "Far node", "ip", "10.0.0.20", "ports", 4);
         Answer answer = http.post("/jobs/2/checks/read");
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.reasons()).contains("10.0.0.20", "Arm output to them first");
@@ -170,7 +170,7 @@ class ChecksHttpTest {
     @Test
     void aNodeThatDoesNotAnswerIsNamedAndTheRestIsRead() {
         http.post(
-                "/jobs/1/nodes/2",
+                "/jobs/1/boxes/2",
                 "version",
                 http.version(1),
                 "name",

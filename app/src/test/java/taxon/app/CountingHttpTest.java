@@ -27,6 +27,8 @@ class CountingHttpTest {
                 .filter(u -> u.path("number").asInt() == universe)
                 .findFirst()
                 .orElseThrow()
+                .path("ways")
+                .path(0)
                 .path("shown")
                 .asString();
     }
@@ -38,7 +40,7 @@ class CountingHttpTest {
         try (TaxonServer server = TaxonServer.on(data)) {
             Http http = server.http();
             http.post("/jobs", "name", "Counted");
-            http.post("/jobs/1/nodes", "version", http.version(1), "name", "Quay node", "ip", "10.0.0.20", "ports", 4);
+            http.post("/jobs/1/boxes", "version", http.version(1), "name", "Quay node", "ip", "10.0.0.20", "ports", 4);
             for (int u : new int[] {1, 16}) {
                 http.post("/jobs/1/universes", "version", http.version(1), "universe", u, "label", "U" + u);
                 assertThat(http.post(
@@ -93,7 +95,7 @@ class CountingHttpTest {
             assertThat(shown(http, 17)).isEqualTo("Port-Address 16 = 0·1·0, group of sixteen 2:1");
             // So does the one that the page offers for another protocol: no number of Art-Net is sent with it.
             http.post("/jobs/1/universes", "version", http.version(1), "universe", 18, "label", "U18");
-            assertThat(http.page("/jobs/1/network").text()).contains("placeholder=\"counted\"");
+            assertThat(http.page("/jobs/1/network/universes/18").text()).contains("placeholder=\"counted\"");
             http.post(
                     "/jobs/1/universes/18",
                     "version",

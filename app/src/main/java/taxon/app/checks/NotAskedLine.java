@@ -6,7 +6,6 @@ import taxon.core.dmx.UniverseNumber;
 import taxon.core.grouping.IdRuns;
 import taxon.core.proof.NotAsked;
 import taxon.core.rig.Plan;
-import taxon.core.rig.Universe;
 
 /**
  * Fixtures for which nobody was asked, and why.
@@ -35,12 +34,7 @@ record NotAskedLine(int count, String why, String ids) {
         if (reading.outdated(plan).contains(universe)) {
             return "universe " + universe + " goes another way since it was read";
         }
-        boolean routed = plan.universes().stream()
-                .filter(u -> u.number().equals(universe))
-                .flatMap((Universe u) -> u.route().stream())
-                .findFirst()
-                .isPresent();
-        return routed
+        return plan.universe(universe).isRouted()
                 ? "universe " + universe + " could not be read"
                 : "universe " + universe + " goes through no port";
     }

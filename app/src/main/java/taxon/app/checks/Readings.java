@@ -20,7 +20,6 @@ import taxon.core.proof.FoundUnit;
 import taxon.core.proof.ReadingEvidence;
 import taxon.core.proof.RigComparison;
 import taxon.core.rig.BlockEvidence;
-import taxon.core.rig.Node;
 import taxon.core.rig.Plan;
 import taxon.core.rig.edit.JobEdits;
 import taxon.core.text.Counted;
@@ -53,10 +52,10 @@ class Readings implements DisposableBean {
         return states.getOrDefault(job, ReadingState.NONE);
     }
 
-    /** The addresses of planned nodes that are not on this machine. */
+    /** The addresses of planned boxes that are not on this machine. */
     static List<Ipv4> outside(Plan plan) {
-        return plan.nodes().stream()
-                .map(Node::ip)
+        return plan.boxes().stream()
+                .flatMap(b -> b.ip().stream())
                 .filter(ip -> !ip.isLoopback())
                 .toList();
     }
@@ -90,7 +89,8 @@ class Readings implements DisposableBean {
     }
 
     SendPolicy policy(Plan plan, boolean armed) {
-        Set<Ipv4> planned = armed ? plan.nodes().stream().map(Node::ip).collect(Collectors.toSet()) : Set.of();
+        Set<Ipv4> planned =
+                armed ? plan.boxes().stream().flatMap(b -> b.ip().stream()).collect(Collectors.toSet()) : Set.of();
         return ip -> ip.isLoopback() || planned.contains(ip);
     }
 

@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -19,7 +20,7 @@ import taxon.core.network.PortAddress;
 import taxon.core.network.Route;
 import taxon.core.proof.FoundUnit;
 import taxon.core.proof.FoundUnit.FoundBlock;
-import taxon.core.rig.Node;
+import taxon.core.rig.Box;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
 import taxon.wire.artnet.codec.ArtPacket.PollReply;
@@ -67,28 +68,40 @@ final class RigReader {
     RigReading read(Plan plan, Consumer<Progress> told, BooleanSupplier stop) throws IOException, InterruptedException {
         try (ArtNetController controller = ArtNetController.open(card, policy, answerWithin)) {
             Walk walk = new Walk(controller, told, stop);
-            for (Map.Entry<Integer, List<Universe>> entry : byNode(plan).entrySet()) {
-                walk.reachable(plan.node(entry.getKey()).orElseThrow(), entry.getValue());
+            for (Map.Entry<Box, List<Planned>> entry : byBox(plan).entrySet()) {
+                walk.reachable(entry.getKey(), entry.getValue());
             }
-            return new RigReading(clock.instant(), walk.ways, walk.units, walk.troubles);
+            return new RigReading(clock.instant(), walk.ways, walk.behind, walk.units, walk.troubles);
         }
     }
 
-    private static Map<Integer, List<Universe>> byNode(Plan plan) {
-        Map<Integer, List<Universe>> byNode = new TreeMap<>();
+    /** A universe and one of its ways. */
+    private record Planned(Universe universe, Route route) {}
+
+    /** What is to be asked of each box on the network, by its number. */
+    private static Map<Box, List<Planned>> byBox(Plan plan) {
+        Map<Integer, List<Planned>> byNumber = new TreeMap<>();
         for (Universe universe : plan.universes()) {
-            universe.route()
-                    .ifPresent(r -> byNode.computeIfAbsent(r.port().node(), n -> new ArrayList<>())
-                            .add(universe));
+            RigReading.toUnits(plan, universe)
+                    .forEach(r -> byNumber.computeIfAbsent(r.port().box(), n -> new ArrayList<>())
+                            .add(new Planned(universe, r)));
         }
-        return byNode;
+        Map<Box, List<Planned>> byBox = new LinkedHashMap<>();
+        byNumber.forEach((number, planned) -> {
+            Box box = plan.box(number).orElseThrow();
+            if (box.ip().isPresent()) {
+                byBox.put(box, planned);
+            }
+        });
+        return byBox;
     }
 
     private static final class Walk {
         private final ArtNetController controller;
         private final Consumer<Progress> told;
         private final BooleanSupplier stop;
-        private final Map<UniverseNumber, Way> ways = new HashMap<>();
+        private final Map<UniverseNumber, List<Way>> ways = new HashMap<>();
+        private final Map<String, Way> behind = new HashMap<>();
         private final List<FoundUnit> units = new ArrayList<>();
         private final List<String> troubles = new ArrayList<>();
 
@@ -99,26 +112,27 @@ final class RigReader {
         }
 
         /** A node to which nothing can be sent holds up no other. */
-        void reachable(Node node, List<Universe> universes) throws InterruptedException {
+        void reachable(Box node, List<Planned> planned) throws InterruptedException {
             try {
-                node(node, universes);
+                node(node, node.ip().orElseThrow(), planned);
             } catch (IOException e) {
-                troubles.add(node.name() + " at " + node.ip() + " cannot be asked: " + e.getMessage() + ".");
+                troubles.add(
+                        node.name() + " at " + node.ip().orElseThrow() + " cannot be asked: " + e.getMessage() + ".");
             }
         }
 
-        private void node(Node node, List<Universe> universes) throws IOException, InterruptedException {
+        private void node(Box node, Ipv4 ip, List<Planned> planned) throws IOException, InterruptedException {
             told.accept(new Progress(node.name(), units.size()));
-            List<PollReply> replies = controller.poll(node.ip());
+            List<PollReply> replies = controller.poll(ip);
             if (replies.isEmpty()) {
-                troubles.add(node.name() + " at " + node.ip()
-                        + " does not answer: is it on, and in one range with this card?");
+                troubles.add(
+                        node.name() + " at " + ip + " does not answer: is it on, and in one range with this card?");
                 return;
             }
             List<Outlet> ports = outlets(replies);
-            for (Universe universe : universes) {
+            for (Planned each : planned) {
                 if (!stop.getAsBoolean()) {
-                    port(node, universe, ports);
+                    port(node, each, ports);
                 }
             }
         }
@@ -133,42 +147,45 @@ final class RigReader {
             return ports;
         }
 
-        private void port(Node node, Universe universe, List<Outlet> ports) throws IOException, InterruptedException {
-            Route route = universe.route().orElseThrow();
+        private void port(Box node, Planned planned, List<Outlet> ports) throws IOException, InterruptedException {
+            Route route = planned.route();
             int number = route.port().number();
             if (number > ports.size()) {
-                troubles.add(node.name() + " says that it has " + ports.size() + " ports; universe " + universe.number()
-                        + " is planned on port " + number + ".");
+                troubles.add(node.name() + " says that it has " + ports.size() + " ports; universe "
+                        + planned.universe().number() + " is planned on port " + number + ".");
                 return;
             }
             Outlet outlet = ports.get(number - 1);
             PortAddress address = outlet.address();
-            if (route instanceof Route.ArtNet planned && !planned.address().equals(address)) {
+            if (route instanceof Route.ArtNet set && !set.address().equals(address)) {
                 troubles.add(node.name() + " port " + number + " is set to Port-Address " + address + "; planned is "
-                        + planned.address() + ".");
+                        + set.address() + ".");
             }
-            line(node, universe, outlet);
+            line(node, planned, outlet);
         }
 
-        private void line(Node node, Universe line, Outlet outlet) throws IOException, InterruptedException {
-            UniverseNumber universe = line.number();
-            DeviceTable table = controller.tableOfDevices(node.ip(), outlet);
+        private void line(Box node, Planned line, Outlet outlet) throws IOException, InterruptedException {
+            UniverseNumber universe = line.universe().number();
+            Ipv4 ip = node.ip().orElseThrow();
+            DeviceTable table = controller.tableOfDevices(ip, outlet);
             if (!(table instanceof DeviceTable.Found found)) {
                 troubles.add(noTable(node, universe, outlet, table));
                 return;
             }
-            ways.put(universe, new Way(node.ip(), outlet.address(), line.route()));
-            RdmClient client = new RdmClient(controller, node.ip(), outlet.address());
+            Way way = new Way(ip, outlet.address(), line.route());
+            ways.computeIfAbsent(universe, u -> new ArrayList<>()).add(way);
+            RdmClient client = new RdmClient(controller, ip, outlet.address());
             for (Uid uid : found.devices()) {
                 if (stop.getAsBoolean()) {
                     return;
                 }
+                behind.put(uid.toString(), way);
                 unit(client, universe, uid);
                 told.accept(new Progress(node.name(), units.size()));
             }
         }
 
-        private static String noTable(Node node, UniverseNumber universe, Outlet outlet, DeviceTable table) {
+        private static String noTable(Box node, UniverseNumber universe, Outlet outlet, DeviceTable table) {
             String where = node.name() + (table instanceof DeviceTable.Refused ? " refuses" : " gives no")
                     + (table instanceof DeviceTable.Refused ? " the" : "") + " table of devices of universe " + universe
                     + ", Port-Address " + outlet.address();

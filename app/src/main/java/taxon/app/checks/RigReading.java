@@ -7,33 +7,42 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.network.BoxKind;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
 import taxon.core.network.Route;
 import taxon.core.proof.FoundUnit;
 import taxon.core.proof.RigComparison;
-import taxon.core.rig.Node;
+import taxon.core.rig.Box;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
 
 /**
  * What one walk over all planned nodes brought.
  *
- * @param ways how each universe is reached whose table of devices was had, for writing to a unit later
+ * @param ways how each universe was reached whose tables of devices were had
+ * @param behind the way on which a unit answered, by its UID, for writing to it later
  * @param troubles what could not be read, or is set otherwise than planned, a sentence each
  */
-record RigReading(Instant at, Map<UniverseNumber, Way> ways, List<FoundUnit> units, List<String> troubles) {
+record RigReading(
+        Instant at,
+        Map<UniverseNumber, List<Way>> ways,
+        Map<String, Way> behind,
+        List<FoundUnit> units,
+        List<String> troubles) {
 
     /**
      * The Port-Address under which a node carries remote management to a line.
      *
      * @param route what was planned when it was read
      */
-    record Way(Ipv4 node, PortAddress address, Optional<Route> route) {}
+    record Way(Ipv4 node, PortAddress address, Route route) {}
 
     RigReading {
         ways = Map.copyOf(ways);
+        behind = Map.copyOf(behind);
         units = List.copyOf(units);
         troubles = List.copyOf(troubles);
     }
@@ -43,7 +52,7 @@ record RigReading(Instant at, Map<UniverseNumber, Way> ways, List<FoundUnit> uni
         List<FoundUnit> all = units.stream()
                 .map(u -> u.uid().equals(changed.uid()) ? changed : u)
                 .toList();
-        return new RigReading(at, ways, all, troubles);
+        return new RigReading(at, ways, behind, all, troubles);
     }
 
     /** The universes that were read and that the plan sends the same way still: what was read of others says nothing of it now. */
@@ -61,13 +70,21 @@ record RigReading(Instant at, Map<UniverseNumber, Way> ways, List<FoundUnit> uni
         return outdated;
     }
 
-    private static boolean isRoutedSo(Plan plan, UniverseNumber universe, Way way) {
-        Optional<Route> now = plan.universes().stream()
-                .filter(u -> u.number().equals(universe))
-                .findFirst()
-                .flatMap(Universe::route);
-        return now.equals(way.route())
-                && now.flatMap(r -> plan.node(r.port().node())).map(Node::ip).equals(Optional.of(way.node()));
+    /** All of its ways that lead to units were read, and lead where they led; one that was not leaves units that nobody asked. */
+    private static boolean isRoutedSo(Plan plan, UniverseNumber universe, List<Way> ways) {
+        Set<Route> read = ways.stream().map(Way::route).collect(Collectors.toSet());
+        Set<Route> now = toUnits(plan, plan.universe(universe)).collect(Collectors.toSet());
+        return now.equals(read)
+                && ways.stream()
+                        .allMatch(w -> plan.box(w.route().port().box())
+                                .flatMap(Box::ip)
+                                .equals(Optional.of(w.node())));
+    }
+
+    /** The ways of a universe behind which units hang; a program that receives it has none. */
+    static Stream<Route> toUnits(Plan plan, Universe universe) {
+        return universe.routes().stream()
+                .filter(r -> plan.box(r.port().box()).orElseThrow().kind() != BoxKind.SERVER);
     }
 
     /** Planned against found, as far as the plan is as it was read. */
@@ -79,7 +96,7 @@ record RigReading(Instant at, Map<UniverseNumber, Way> ways, List<FoundUnit> uni
                 units.stream().filter(u -> read.contains(u.universe())).toList());
     }
 
-    Optional<Way> way(UniverseNumber universe) {
-        return Optional.ofNullable(ways.get(universe));
+    Optional<Way> way(FoundUnit unit) {
+        return Optional.ofNullable(behind.get(unit.uid()));
     }
 }

@@ -105,8 +105,7 @@ class UnitWriter {
             throw new NotWrittenException("Unit " + unit.uid() + " has no block " + block.block()
                     + " in the mode that it is in: set the mode on the unit first.");
         }
-        Way way = reading.way(unit.universe())
-                .orElseThrow(() -> new NotWrittenException("The line of this unit was not read."));
+        Way way = reading.way(unit).orElseThrow(() -> new NotWrittenException("The line of this unit was not read."));
         String label = plan.fixture(block.fixture()).map(Fixture::label).orElse("");
         Armed now = new Armed(
                 block, label, unit, line.reason(), address, way, clock.instant().plus(ArmedWrites.ARMED_FOR));

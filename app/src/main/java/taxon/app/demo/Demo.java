@@ -17,7 +17,8 @@ import taxon.app.handover.Freezer;
 import taxon.app.library.TypeLibrary;
 import taxon.app.store.JobStore;
 import taxon.core.network.Ipv4;
-import taxon.core.rig.Node;
+import taxon.core.network.NetCard;
+import taxon.core.rig.Box;
 import taxon.core.rig.Plan;
 import taxon.core.rig.edit.Edit;
 import taxon.core.rig.edit.NetworkEdits;
@@ -51,7 +52,8 @@ class Demo implements ApplicationRunner, DisposableBean {
         Optional<Integer> known = jobs.ids().stream().findFirst();
         int job = known.isPresent() ? known.get() : make(address(settings.nodeA()), address(settings.nodeB()));
         Plan plan = editor.find(job).orElseThrow().plan();
-        List<Ipv4> planned = plan.nodes().stream().map(Node::ip).limit(2).toList();
+        List<Ipv4> planned =
+                plan.boxes().stream().flatMap(b -> b.ip().stream()).limit(2).toList();
         DemoNodes nodes = DemoNodes.start(
                 plan, planned.size() == 2 ? planned : List.of(address(settings.nodeA()), address(settings.nodeB())));
         rig = nodes.rig();
@@ -64,14 +66,14 @@ class Demo implements ApplicationRunner, DisposableBean {
     /** The job names the nodes by where they are now. */
     private void moveNodes(int job, Plan plan, DemoNodes nodes) {
         for (int i = 0; i < nodes.at().size(); i++) {
-            Node node = plan.nodes().get(i);
-            Node moved = new Node(node.number(), node.name(), nodes.at().get(i), node.ports());
+            Box node = plan.boxes().get(i);
+            Box moved = node.with(NetCard.usual(nodes.at().get(i)));
             editor.apply(
                     job,
                     editor.find(job).orElseThrow().version(),
                     Guard.UNCHANGED_JOB,
                     WHO,
-                    NetworkEdits.putNode(moved));
+                    NetworkEdits.putBox(moved));
         }
     }
 

@@ -26,11 +26,11 @@ import taxon.core.network.Route.PortRef;
 import taxon.core.network.SacnUniverse;
 import taxon.core.packing.Effort;
 import taxon.core.rig.BlockEvidence;
+import taxon.core.rig.Box;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.Mark;
-import taxon.core.rig.Node;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
@@ -58,8 +58,8 @@ final class DemoJob {
                 "Six evenings. Access by the pump house; power from the quay. The laser has its own universe."));
         plan = apply(plan, list(plan).edit());
         plan = plan.with(List.of(
-                new Node(1, "Quay node", nodeA, 4),
-                new Node(2, "Gate node", nodeB, 4),
+                Box.node(1, "Quay node", nodeA, 4),
+                Box.node(2, "Gate node", nodeB, 4),
                 new ReservedRun(1, UniverseNumber.of(4), new SlotRange(301, 400), "house lights"),
                 artNet(1, "racks and quays", 1, 1),
                 artNet(2, "crane rail", 1, 2),
@@ -67,7 +67,7 @@ final class DemoJob {
                 artNet(4, "dock floor", 1, 4),
                 sacn(5, "hull and gate", 2, 1),
                 sacn(6, "laser only", 2, 2),
-                new Universe(UniverseNumber.of(7), "wireless", Optional.empty())));
+                new Universe(UniverseNumber.of(7), "wireless", List.of())));
         return DemoWishes.wish(DemoGroups.gather(DemoPlaces.hang(plan.with(evidence(plan, now)))));
     }
 
@@ -88,12 +88,12 @@ final class DemoJob {
 
     private static Universe artNet(int number, String label, int node, int port) {
         Route route = new Route.ArtNet(new PortAddress(number), new PortRef(node, port));
-        return new Universe(UniverseNumber.of(number), label, Optional.of(route));
+        return new Universe(UniverseNumber.of(number), label, List.of(route));
     }
 
     private static Universe sacn(int number, String label, int node, int port) {
         Route route = new Route.Sacn(new SacnUniverse(number), new PortRef(node, port));
-        return new Universe(UniverseNumber.of(number), label, Optional.of(route));
+        return new Universe(UniverseNumber.of(number), label, List.of(route));
     }
 
     /** What crew has done so far: the north quay proved, half of the gate tower set, and one Heron set to what it was once. */

@@ -39,8 +39,8 @@ public class ChangedFixtures {
                 switch (key.kind()) {
                     case FIXTURE, EVIDENCE -> keys.add(FixtureKey.of(key.number()));
                     // None of these is shown with a fixture.
-                    case RESERVED_RUN, SHARE, WISH, NODE, UNIVERSE -> {}
-                    case JOB_SHEET, TYPE, POSITION, GROUP -> {
+                    case RESERVED_RUN, SHARE, WISH, BOX, UNIVERSE -> {}
+                    case JOB_SHEET, TYPE, POSITION, GROUP, LINE -> {
                         return Optional.empty();
                     }
                 }

@@ -82,6 +82,11 @@ public final class Fields {
         return !text(field).isEmpty();
     }
 
+    /** True when the field was sent, empty or not. */
+    public boolean isGiven(String field) {
+        return values.containsKey(field);
+    }
+
     /** A whole number inside its range. */
     public Optional<Integer> number(String field, String words, int least, int most) {
         String text = text(field);

@@ -15,7 +15,7 @@ import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.FixtureType;
-import taxon.core.network.Route;
+import taxon.core.history.NetworkText;
 import taxon.core.proof.Standing;
 import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.BlockRef;
@@ -148,11 +148,8 @@ public record Card(
     }
 
     private static String lineWords(Plan plan, StartAddress address) {
-        return plan.universe(address.universe())
-                .route()
-                .map(Route::port)
-                .map(p -> plan.node(p.node()).orElseThrow().name() + ", port " + p.number())
-                .orElse("universe " + address.universe() + ", routed nowhere");
+        String ways = NetworkText.ways(plan, plan.universe(address.universe()));
+        return ways.isEmpty() ? "universe " + address.universe() + ", routed nowhere" : ways;
     }
 
     private static Optional<String> evidence(Plan plan, PlannedBlock block, Standing standing) {

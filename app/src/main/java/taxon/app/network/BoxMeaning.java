@@ -3,8 +3,7 @@ package taxon.app.network;
 import java.util.List;
 import java.util.Optional;
 import taxon.core.network.BoxNumber;
-import taxon.core.network.PortAddress;
-import taxon.core.network.SacnUniverse;
+import taxon.core.network.RouteWords;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
 import taxon.core.text.Texts;
@@ -39,20 +38,9 @@ record BoxMeaning(String as, String number, Optional<Integer> universe, String l
                 .map(Universe::label)
                 .orElse("");
         String number = meaning.address()
-                .map(BoxMeaning::words)
-                .or(() -> meaning.sacn().map(BoxMeaning::words))
+                .map(RouteWords::of)
+                .or(() -> meaning.sacn().map(RouteWords::of))
                 .orElse("");
         return new BoxMeaning(meaning.kind().words(), number, meaning.universe().map(u -> u.number()), label);
-    }
-
-    /** A Port-Address in every notation that a box may want. */
-    static String words(PortAddress address) {
-        return "Port-Address " + address.number() + " = " + address + ", group of sixteen "
-                + BoxNumber.groupOfSixteen(address);
-    }
-
-    /** A universe of streaming ACN and its group. */
-    static String words(SacnUniverse sacn) {
-        return "universe " + sacn + ", group " + sacn.multicastGroup();
     }
 }

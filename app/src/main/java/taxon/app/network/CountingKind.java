@@ -12,6 +12,7 @@ import taxon.app.proposals.ProposalKind;
 import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.core.counting.CountingProposal;
 import taxon.core.network.Counting;
+import taxon.core.network.RouteWords;
 import taxon.core.packing.Effort;
 import taxon.formats.json.ElementJson;
 import tools.jackson.databind.node.ArrayNode;
@@ -28,8 +29,8 @@ class CountingKind implements ProposalKind<CountingProposal> {
             return new Line(
                     move.universe().number().number(),
                     move.universe().label(),
-                    UniverseLine.shown(move.before()),
-                    UniverseLine.shown(move.after()));
+                    RouteWords.allNotations(move.before()),
+                    RouteWords.allNotations(move.after()));
         }
     }
 

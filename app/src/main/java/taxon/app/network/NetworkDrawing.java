@@ -7,13 +7,14 @@ import java.util.Map;
 import taxon.core.addressing.space.Fits;
 import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
-import taxon.core.rig.Node;
+import taxon.core.network.RouteWords;
+import taxon.core.rig.Box;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
 import taxon.core.text.Counted;
 
 /**
- * The network as drawn: each node a plate with its ports in a row, and in each port the universe that leaves there.
+ * The network as drawn: each box a plate with its ports in a row, and in each port the universe that leaves there.
  * Lengths in pixels.
  */
 record NetworkDrawing(int width, int height, List<Plate> plates, List<Loose> loose) {
@@ -24,7 +25,7 @@ record NetworkDrawing(int width, int height, List<Plate> plates, List<Loose> loo
     private static final int LEFT = 210;
     private static final int GAP = 18;
 
-    record Plate(int y, int height, String name, String ip, String ports, List<Outlet> outlets) {}
+    record Plate(int y, int height, int number, String name, String ip, String ports, List<Outlet> outlets) {}
 
     /** @param universe "2", or empty for a spare port */
     record Outlet(
@@ -42,20 +43,21 @@ record NetworkDrawing(int width, int height, List<Plate> plates, List<Loose> loo
     record Loose(int x, int y, String words) {}
 
     static NetworkDrawing of(Plan plan) {
-        Map<PortRef, List<Universe>> carried = new HashMap<>();
+        Map<PortRef, List<Carried>> carried = new HashMap<>();
         List<Universe> unrouted = new ArrayList<>();
         for (Universe universe : plan.universes()) {
-            universe.route()
-                    .ifPresentOrElse(
-                            r -> carried.computeIfAbsent(r.port(), p -> new ArrayList<>())
-                                    .add(universe),
-                            () -> unrouted.add(universe));
+            universe.routes()
+                    .forEach(r -> carried.computeIfAbsent(r.port(), p -> new ArrayList<>())
+                            .add(new Carried(universe, r)));
+            if (!universe.isRouted()) {
+                unrouted.add(universe);
+            }
         }
         Fits fits = Fits.of(plan);
         List<Plate> plates = new ArrayList<>();
         int y = 8;
-        for (Node node : plan.nodes()) {
-            Plate plate = plate(node, y, carried, fits);
+        for (Box box : plan.boxes()) {
+            Plate plate = plate(plan, box, y, carried, fits);
             plates.add(plate);
             y += plate.height() + GAP;
         }
@@ -67,37 +69,61 @@ record NetworkDrawing(int width, int height, List<Plate> plates, List<Loose> loo
         return new NetworkDrawing(WIDTH, y, List.copyOf(plates), List.copyOf(loose));
     }
 
-    private static Plate plate(Node node, int y, Map<PortRef, List<Universe>> carried, Fits fits) {
+    /** A universe and the way by which it comes to a port. */
+    private record Carried(Universe universe, Route route) {}
+
+    private static Plate plate(Plan plan, Box box, int y, Map<PortRef, List<Carried>> carried, Fits fits) {
         List<Outlet> outlets = new ArrayList<>();
-        for (int port = 1; port <= node.ports(); port++) {
-            List<Universe> universes = carried.getOrDefault(new PortRef(node.number(), port), List.of());
+        int ports = box.ports().size();
+        for (int port = 1; port <= ports; port++) {
+            PortRef ref = new PortRef(box.number(), port);
             int x = LEFT + (port - 1) % PORTS_IN_A_ROW * (PORT_WIDTH + 6);
             int rowY = y + (port - 1) / PORTS_IN_A_ROW * (PORT_HEIGHT + 6);
-            outlets.add(outlet(x, rowY, port, universes, fits));
+            outlets.add(outlet(plan, ref, x, rowY, carried.getOrDefault(ref, List.of()), fits));
         }
-        int rows = (node.ports() + PORTS_IN_A_ROW - 1) / PORTS_IN_A_ROW;
+        int rows = Math.max(1, (ports + PORTS_IN_A_ROW - 1) / PORTS_IN_A_ROW);
         int height = rows * (PORT_HEIGHT + 6) - 6;
         return new Plate(
                 y,
                 height,
-                node.name(),
-                node.ip().toString(),
-                node.ports() == 1 ? "1 port" : node.ports() + " ports",
+                box.number(),
+                box.name(),
+                box.card().map(Object::toString).orElse(box.kind().words()),
+                ports == 0 ? "" : Counted.of(ports, "port"),
                 outlets);
     }
 
-    private static Outlet outlet(int x, int y, int port, List<Universe> universes, Fits fits) {
-        if (universes.isEmpty()) {
-            return new Outlet(x, y, PORT_WIDTH, PORT_HEIGHT, port, "", "spare", "", "");
+    private static Outlet outlet(Plan plan, PortRef ref, int x, int y, List<Carried> here, Fits fits) {
+        int port = ref.number();
+        if (here.isEmpty()) {
+            return new Outlet(x, y, PORT_WIDTH, PORT_HEIGHT, port, "", idle(plan, ref), "", "");
         }
-        Universe first = universes.get(0);
         String numbers = String.join(
-                "+", universes.stream().map(u -> u.number().toString()).toList());
-        Route route = first.route().orElseThrow();
-        String words =
-                route instanceof Route.ArtNet a ? "Art-Net " + a.address() : "sACN " + ((Route.Sacn) route).universe();
-        int slots = universes.stream().mapToInt(u -> fits.used(u.number())).sum();
+                "+", here.stream().map(c -> c.universe().number().toString()).toList());
+        Carried first = here.get(0);
+        int slots =
+                here.stream().mapToInt(c -> fits.used(c.universe().number())).sum();
         return new Outlet(
-                x, y, PORT_WIDTH, PORT_HEIGHT, port, numbers, first.label(), words, Counted.of(slots, "slot"));
+                x,
+                y,
+                PORT_WIDTH,
+                PORT_HEIGHT,
+                port,
+                numbers,
+                first.universe().label(),
+                RouteWords.brief(first.route()),
+                Counted.of(slots, "slot"));
+    }
+
+    private static String idle(Plan plan, PortRef ref) {
+        return switch (plan.box(ref.box())
+                .orElseThrow()
+                .port(ref.number())
+                .orElseThrow()
+                .direction()) {
+            case OUT -> "spare";
+            case IN -> "input";
+            case OFF -> "off";
+        };
     }
 }

@@ -6,27 +6,39 @@ import taxon.formats.json.ElementJson;
 import taxon.formats.json.Json;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Nodes and universes as JSON. */
+/** Boxes, universes and lines as JSON. */
 final class NetworkJson {
     private NetworkJson() {}
 
     static ObjectNode write(JobState state, List<UniverseLine> lines) {
         ObjectNode body = Json.object().put("job", state.job()).put("version", state.version());
-        var nodes = body.putArray("nodes");
-        state.plan().nodes().forEach(n -> nodes.add(ElementJson.write(n)));
+        var boxes = body.putArray("boxes");
+        state.plan().boxes().forEach(n -> boxes.add(ElementJson.write(n)));
         body.set("counting", ElementJson.write(state.plan().sheet().counting()));
+        body.set("network", ElementJson.write(state.plan().sheet().network()));
         var universes = body.putArray("universes");
-        for (UniverseLine line : lines) {
-            ObjectNode universe =
-                    universes.addObject().put("number", line.number()).put("label", line.label());
-            if (!line.protocol().isEmpty()) {
-                universe.put("protocol", line.protocol())
-                        .put("carriedAs", line.carriedAs().orElseThrow())
-                        .put("shown", line.shown())
-                        .put("outlet", line.outlet())
-                        .put("exception", line.exception());
+        lines.forEach(l -> universes.add(write(l)));
+        var cable = body.putArray("lines");
+        state.plan().lines().forEach(l -> cable.add(ElementJson.write(l)));
+        return body;
+    }
+
+    static ObjectNode write(UniverseLine line) {
+        ObjectNode universe = Json.object().put("number", line.number()).put("label", line.label());
+        var ways = universe.putArray("ways");
+        for (UniverseLine.Way way : line.ways()) {
+            ObjectNode one = ways.addObject().put("protocol", way.protocol());
+            way.carriedAs().ifPresent(n -> one.put("carriedAs", n));
+            one.put("shown", way.shown()).put("outlet", way.outlet()).put("exception", way.exception());
+            if (!way.delivery().isEmpty()) {
+                one.put("delivery", way.delivery());
+            }
+            if (!way.typed().isEmpty()) {
+                one.put("typed", way.typed());
             }
         }
-        return body;
+        var sources = universe.putArray("sources");
+        line.sources().forEach(sources::add);
+        return universe;
     }
 }

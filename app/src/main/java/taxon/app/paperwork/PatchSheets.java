@@ -16,7 +16,9 @@ import taxon.core.dmx.UniverseNumber;
 import taxon.core.grouping.Grouping;
 import taxon.core.grouping.Groupings;
 import taxon.core.grouping.IdRuns;
+import taxon.core.history.NetworkText;
 import taxon.core.network.Route;
+import taxon.core.network.RouteWords;
 import taxon.core.proof.Standing;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
@@ -276,15 +278,13 @@ public final class PatchSheets {
     private String title(Universe universe) {
         String label = universe.label().isBlank() ? "" : ", " + universe.label();
         return "Universe " + universe.number() + label + ", "
-                + universe.route().map(this::way).orElse("routed nowhere");
+                + (universe.isRouted()
+                        ? universe.routes().stream().map(this::way).collect(Collectors.joining("; "))
+                        : "routed nowhere");
     }
 
     private String way(Route route) {
-        String carried = route instanceof Route.ArtNet a
-                ? "Art-Net " + a.address().number() + " = " + a.address()
-                : "streaming ACN " + ((Route.Sacn) route).universe();
-        return carried + " to " + plan.node(route.port().node()).orElseThrow().name() + " port "
-                + route.port().number();
+        return RouteWords.carried(route) + " to " + NetworkText.port(plan, route.port());
     }
 
     private Sheet sheet(Paper paper, List<String> columns, List<Sheet.Group> groups) {

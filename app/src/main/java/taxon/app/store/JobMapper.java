@@ -21,9 +21,11 @@ interface JobMapper {
             String note,
             String view,
             String counting,
+            String network,
             long version) {}
 
-    @Select("select id, name, venue, from_day, to_day, note, view, counting, version from job where id = #{id}")
+    @Select(
+            "select id, name, venue, from_day, to_day, note, view, counting, network, version from job where id = #{id}")
     Optional<JobRow> find(int id);
 
     @Select("select version from job where id = #{id}")
@@ -43,7 +45,7 @@ interface JobMapper {
 
     @Update("""
             update job set name = #{name}, venue = #{venue}, from_day = #{from}, to_day = #{to}, note = #{note},
-                view = #{view}, counting = #{counting}
+                view = #{view}, counting = #{counting}, network = #{network}
             where id = #{id}
             """)
     void putSheet(
@@ -54,7 +56,8 @@ interface JobMapper {
             @Param("to") @Nullable String to,
             @Param("note") String note,
             @Param("view") String view,
-            @Param("counting") String counting);
+            @Param("counting") String counting,
+            @Param("network") String network);
 
     @Select("select printed_at from job where id = #{id} and printed_at is not null")
     Optional<String> printedAt(int id);

@@ -10,11 +10,9 @@ import taxon.app.store.PlanRows.AddressRow;
 import taxon.app.store.PlanRows.EvidenceRow;
 import taxon.app.store.PlanRows.FixtureRow;
 import taxon.app.store.PlanRows.GroupRow;
-import taxon.app.store.PlanRows.NodeRow;
 import taxon.app.store.PlanRows.PositionRow;
 import taxon.app.store.PlanRows.ReservedRow;
 import taxon.app.store.PlanRows.TypeRow;
-import taxon.app.store.PlanRows.UniverseRow;
 import taxon.app.store.PlanRows.ValueRow;
 
 /** The tables of a plan, a statement each. */
@@ -29,11 +27,14 @@ interface PlanMapper {
             """)
     List<PositionRow> positions(int job);
 
-    @Select("select number, name, ip, ports from node where job_id = #{job}")
-    List<NodeRow> nodes(int job);
+    @Select("select number, definition from box where job_id = #{job}")
+    List<ValueRow> boxes(int job);
 
-    @Select("select number, label, protocol, carried_as, node, port from universe where job_id = #{job}")
-    List<UniverseRow> universes(int job);
+    @Select("select number, definition from universe where job_id = #{job}")
+    List<ValueRow> universes(int job);
+
+    @Select("select number, definition from line where job_id = #{job}")
+    List<ValueRow> lines(int job);
 
     @Select("select number, universe, first_slot, last_slot, label from reserved_run where job_id = #{job}")
     List<ReservedRow> reservedRuns(int job);
@@ -104,20 +105,16 @@ interface PlanMapper {
             """)
     void putPosition(@Param("job") int job, @Param("row") PositionRow row);
 
-    @Insert("""
-            insert into node (job_id, number, name, ip, ports)
-            values (#{job}, #{row.number}, #{row.name}, #{row.ip}, #{row.ports})
-            on conflict do update set name = excluded.name, ip = excluded.ip, ports = excluded.ports
-            """)
-    void putNode(@Param("job") int job, @Param("row") NodeRow row);
+    @Insert("insert or replace into box (job_id, number, definition) values (#{job}, #{row.number}, #{row.definition})")
+    void putBox(@Param("job") int job, @Param("row") ValueRow row);
 
-    @Insert("""
-            insert into universe (job_id, number, label, protocol, carried_as, node, port)
-            values (#{job}, #{row.number}, #{row.label}, #{row.protocol}, #{row.carriedAs}, #{row.node}, #{row.port})
-            on conflict do update set label = excluded.label, protocol = excluded.protocol,
-                carried_as = excluded.carried_as, node = excluded.node, port = excluded.port
-            """)
-    void putUniverse(@Param("job") int job, @Param("row") UniverseRow row);
+    @Insert(
+            "insert or replace into universe (job_id, number, definition) values (#{job}, #{row.number}, #{row.definition})")
+    void putUniverse(@Param("job") int job, @Param("row") ValueRow row);
+
+    @Insert(
+            "insert or replace into line (job_id, number, definition) values (#{job}, #{row.number}, #{row.definition})")
+    void putLine(@Param("job") int job, @Param("row") ValueRow row);
 
     @Insert("""
             insert into reserved_run (job_id, number, universe, first_slot, last_slot, label)
@@ -167,8 +164,11 @@ interface PlanMapper {
     @Delete("delete from position where job_id = #{job} and number = #{number}")
     void dropPosition(@Param("job") int job, @Param("number") int number);
 
-    @Delete("delete from node where job_id = #{job} and number = #{number}")
-    void dropNode(@Param("job") int job, @Param("number") int number);
+    @Delete("delete from box where job_id = #{job} and number = #{number}")
+    void dropBox(@Param("job") int job, @Param("number") int number);
+
+    @Delete("delete from line where job_id = #{job} and number = #{number}")
+    void dropLine(@Param("job") int job, @Param("number") int number);
 
     @Delete("delete from universe where job_id = #{job} and number = #{number}")
     void dropUniverse(@Param("job") int job, @Param("number") int number);

@@ -11,11 +11,6 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.TypeId;
 import taxon.core.length.Length;
-import taxon.core.network.Ipv4;
-import taxon.core.network.PortAddress;
-import taxon.core.network.Route;
-import taxon.core.network.Route.PortRef;
-import taxon.core.network.SacnUniverse;
 import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Element;
@@ -26,14 +21,12 @@ import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Group;
 import taxon.core.rig.Group.GroupKind;
 import taxon.core.rig.Mark;
-import taxon.core.rig.Node;
 import taxon.core.rig.Position;
 import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionKind;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
 import taxon.core.rig.Traits;
-import taxon.core.rig.Universe;
 import taxon.formats.json.ElementJson;
 import taxon.formats.json.FixtureTypeJson;
 import taxon.formats.json.GroupJson;
@@ -42,9 +35,6 @@ import taxon.formats.json.PlaceJson;
 
 /** The rows of the plan tables, and the way from elements to rows and back. Nulls end here. */
 final class PlanRows {
-    private static final String ART_NET = "art-net";
-    private static final String SACN = "sacn";
-
     private PlanRows() {}
 
     record TypeRow(String typeId, String definition) {
@@ -153,63 +143,6 @@ final class PlanRows {
 
         Element element(Kind kind) {
             return ElementJson.read(kind, Json.parse(definition));
-        }
-    }
-
-    record NodeRow(int number, String name, String ip, int ports) {
-        static NodeRow of(Node node) {
-            return new NodeRow(node.number(), node.name(), node.ip().toString(), node.ports());
-        }
-
-        Node element() {
-            return new Node(number, name, Ipv4.parse(ip).orElseThrow(), ports);
-        }
-    }
-
-    record UniverseRow(
-            int number,
-            String label,
-            @Nullable String protocol,
-            @Nullable Integer carriedAs,
-            @Nullable Integer node,
-            @Nullable Integer port) {
-        static UniverseRow of(Universe universe) {
-            int number = universe.number().number();
-            Route route = universe.route().orElse(null);
-            if (route instanceof Route.ArtNet a) {
-                return new UniverseRow(
-                        number,
-                        universe.label(),
-                        ART_NET,
-                        a.address().number(),
-                        a.port().node(),
-                        a.port().number());
-            }
-            if (route instanceof Route.Sacn s) {
-                return new UniverseRow(
-                        number,
-                        universe.label(),
-                        SACN,
-                        s.universe().number(),
-                        s.port().node(),
-                        s.port().number());
-            }
-            return new UniverseRow(number, universe.label(), null, null, null, null);
-        }
-
-        Universe element() {
-            return new Universe(UniverseNumber.of(number), label, route());
-        }
-
-        private Optional<Route> route() {
-            if (protocol == null || carriedAs == null || node == null || port == null) {
-                return Optional.empty();
-            }
-            PortRef ref = new PortRef(node, port);
-            return Optional.of(
-                    protocol.equals(ART_NET)
-                            ? new Route.ArtNet(new PortAddress(carriedAs), ref)
-                            : new Route.Sacn(new SacnUniverse(carriedAs), ref));
         }
     }
 

@@ -11,14 +11,13 @@ import org.springframework.stereotype.Repository;
 import taxon.app.store.JobMapper.JobRow;
 import taxon.app.store.PlanRows.EvidenceRow;
 import taxon.app.store.PlanRows.GroupRow;
-import taxon.app.store.PlanRows.NodeRow;
 import taxon.app.store.PlanRows.PositionRow;
 import taxon.app.store.PlanRows.ReservedRow;
 import taxon.app.store.PlanRows.TypeRow;
-import taxon.app.store.PlanRows.UniverseRow;
 import taxon.app.store.PlanRows.ValueRow;
 import taxon.core.dmx.StartAddress;
 import taxon.core.rig.BlockEvidence;
+import taxon.core.rig.Box;
 import taxon.core.rig.Element;
 import taxon.core.rig.ElementCases;
 import taxon.core.rig.ElementKey;
@@ -27,7 +26,7 @@ import taxon.core.rig.Fixture;
 import taxon.core.rig.Group;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.KeptWish;
-import taxon.core.rig.Node;
+import taxon.core.rig.Line;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlanDelta;
 import taxon.core.rig.Position;
@@ -65,8 +64,9 @@ public class PlanStore {
         elements.add(sheet(row));
         rows.types(job).forEach(r -> elements.add(r.element()));
         rows.positions(job).forEach(r -> elements.add(r.element()));
-        rows.nodes(job).forEach(r -> elements.add(r.element()));
-        rows.universes(job).forEach(r -> elements.add(r.element()));
+        rows.boxes(job).forEach(r -> elements.add(r.element(Kind.BOX)));
+        rows.universes(job).forEach(r -> elements.add(r.element(Kind.UNIVERSE)));
+        rows.lines(job).forEach(r -> elements.add(r.element(Kind.LINE)));
         rows.reservedRuns(job).forEach(r -> elements.add(r.element()));
         Map<Integer, Map<Integer, StartAddress>> addresses = new HashMap<>();
         rows.addresses(job)
@@ -89,7 +89,7 @@ public class PlanStore {
                 Optional.ofNullable(row.toDay()).map(LocalDate::parse),
                 row.note(),
                 PlaceJson.readView(Json.parse(row.view())),
-                ElementJson.readCounting(Json.parse(row.counting())));
+                ElementJson.readRules(ElementJson.readCounting(Json.parse(row.counting())), Json.parse(row.network())));
     }
 
     /** Writes the changed rows. Call inside a transaction. */
@@ -169,7 +169,8 @@ public class PlanStore {
                     sheet.to().map(LocalDate::toString).orElse(null),
                     sheet.note(),
                     PlaceJson.write(sheet.view()).toString(),
-                    ElementJson.write(sheet.counting()).toString()));
+                    ElementJson.write(sheet.counting()).toString(),
+                    ElementJson.write(sheet.network()).toString()));
         }
 
         @Override
@@ -191,14 +192,20 @@ public class PlanStore {
         }
 
         @Override
-        public Optional<Runnable> node(Node node) {
-            NodeRow row = NodeRow.of(node);
-            return Optional.of(() -> rows.putNode(job, row));
+        public Optional<Runnable> box(Box box) {
+            ValueRow row = ValueRow.of(box);
+            return Optional.of(() -> rows.putBox(job, row));
+        }
+
+        @Override
+        public Optional<Runnable> line(Line line) {
+            ValueRow row = ValueRow.of(line);
+            return Optional.of(() -> rows.putLine(job, row));
         }
 
         @Override
         public Optional<Runnable> universe(Universe universe) {
-            UniverseRow row = UniverseRow.of(universe);
+            ValueRow row = ValueRow.of(universe);
             return Optional.of(() -> rows.putUniverse(job, row));
         }
 
@@ -238,7 +245,8 @@ public class PlanStore {
             case JOB_SHEET -> throw new IllegalArgumentException("a job keeps its sheet");
             case TYPE -> rows.dropType(job, key.text());
             case POSITION -> rows.dropPosition(job, key.number());
-            case NODE -> rows.dropNode(job, key.number());
+            case BOX -> rows.dropBox(job, key.number());
+            case LINE -> rows.dropLine(job, key.number());
             case UNIVERSE -> rows.dropUniverse(job, key.number());
             case RESERVED_RUN -> rows.dropReserved(job, key.number());
             case FIXTURE -> rows.dropFixture(job, key.number());

@@ -64,8 +64,8 @@ public class SalvageStore {
             tables.add(List.of(sheet));
             read("type", () -> rows.types(job), r -> r.typeId(), r -> r.element());
             read("position", () -> rows.positions(job), r -> r.number(), r -> r.element());
-            read("node", () -> rows.nodes(job), r -> r.number(), r -> r.element());
-            read("universe", () -> rows.universes(job), r -> r.number(), r -> r.element());
+            read("box", () -> rows.boxes(job), r -> r.number(), r -> r.element(Kind.BOX));
+            read("universe", () -> rows.universes(job), r -> r.number(), r -> r.element(Kind.UNIVERSE));
             read("reserved run", () -> rows.reservedRuns(job), r -> r.number(), r -> r.element());
             Map<Integer, Map<Integer, StartAddress>> addresses = addresses(job);
             read(
@@ -73,6 +73,7 @@ public class SalvageStore {
                     () -> rows.fixtures(job),
                     r -> r.number(),
                     r -> r.element(addresses.getOrDefault(r.number(), Map.of())));
+            read("line", () -> rows.lines(job), r -> r.number(), r -> r.element(Kind.LINE));
             read("evidence", () -> rows.evidence(job), r -> "of fixture " + r.fixture(), r -> r.element());
             read("group", () -> rows.groups(job), r -> r.number(), r -> r.element());
             read("share", () -> rows.shares(job), r -> r.number(), r -> r.element(Kind.SHARE));

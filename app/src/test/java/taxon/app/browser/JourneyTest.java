@@ -196,17 +196,19 @@ class JourneyTest {
     }
 
     private static void addNode(String name, String ip) {
-        browser.type("#node-name", name);
-        browser.type("#node-ip", ip);
-        browser.click("form[action$='/nodes'] .btn");
+        browser.type("#box-name", name);
+        browser.type("#box-ip", ip);
+        browser.click("form[action$='/boxes'] .btn");
         browser.see(".told, .reason", ip.endsWith(".300") ? "IP address" : name + " at " + ip);
     }
 
     private static void route(int universe, String protocol, String outlet) {
-        browser.choose("select[name=protocol][form=uf-" + universe + "]", protocol);
-        browser.choose("select[name=outlet][form=uf-" + universe + "]", outlet);
-        browser.click("#uf-" + universe + " .btn");
+        browser.click("#universes a[href$='/network/universes/" + universe + "']");
+        browser.choose("#w-outlet", outlet);
+        browser.choose("#w-protocol", protocol);
+        browser.click("#ways .fields .btn");
         browser.see(".told", "Universe " + universe + " routed.");
+        browser.click(".headline a", "Back to the network");
     }
 
     @Test

@@ -41,6 +41,8 @@ class PagesTest {
             "/jobs/1/paperwork/to-know",
             "/jobs/1/addresses",
             "/jobs/1/network",
+            "/jobs/1/boxes/1",
+            "/jobs/1/network/universes/2",
             "/jobs/1/paperwork/by-universe",
             "/jobs/1/checks?standing=stale",
             "/jobs/1/handover",
@@ -84,6 +86,8 @@ class PagesTest {
                         "/jobs/1/types/build?from=pellucid-wren",
                         "/jobs/1/addresses",
                         "/jobs/1/network",
+                        "/jobs/1/boxes/1",
+                        "/jobs/1/network/universes/2",
                         "/jobs/1/checks?standing=stale",
                         "/jobs/1/findings")
                 .forEach(PagesTest::check);

@@ -18,7 +18,7 @@ import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
 import taxon.core.proof.FoundUnit;
 import taxon.core.proof.RigComparison.Verdict;
-import taxon.core.rig.Node;
+import taxon.core.rig.Box;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
 import taxon.core.testing.Rigs;
@@ -57,8 +57,8 @@ class RigReaderTest {
     void aBoxThatCannotBeReachedDoesNotStopTheOthers() throws Exception {
         start(new SimPort(new PortAddress(1), List.of(unit(1, "101", 1))));
         // Nothing may be sent to an address outside this machine: sending fails as it does without a route.
-        Plan plan = plan().with(new Node(1, "Far node", Ipv4.of(192, 0, 2, 1), 4))
-                .with(new Node(2, "Near node", here, 4))
+        Plan plan = plan().with(Box.node(1, "Far node", Ipv4.of(192, 0, 2, 1), 4))
+                .with(Box.node(2, "Near node", here, 4))
                 .with(universe(1, 2, 1))
                 .with(universe(2, 1, 1));
         RigReading reading = read(plan);
@@ -89,7 +89,7 @@ class RigReaderTest {
         assertThat(NotAskedLine.of(rerouted, reading))
                 .extracting(NotAskedLine::why)
                 .containsExactly("universe 1 goes another way since it was read");
-        Plan moved = plan.with(new Node(1, "Node", ip(9), 4));
+        Plan moved = plan.with(Box.node(1, "Node", ip(9), 4));
         assertThat(reading.read(moved)).isEmpty();
     }
 
@@ -111,13 +111,13 @@ class RigReaderTest {
     /** 101 to 103 of 16 slots from 1.001, universe 1 on the first port of a node. */
     private Plan plan() {
         return Rigs.add(Rigs.empty(), Rigs.type("t", 16), 3, Optional.of(101), Optional.of(StartAddress.of(1, 1)))
-                .with(new Node(1, "Node", here, 4))
+                .with(Box.node(1, "Node", here, 4))
                 .with(universe(1, 1, 1));
     }
 
     private static Universe universe(int number, int node, int port) {
         Route route = new Route.ArtNet(new PortAddress(number), new PortRef(node, port));
-        return new Universe(UniverseNumber.of(number), "", Optional.of(route));
+        return new Universe(UniverseNumber.of(number), "", List.of(route));
     }
 
     private void start(SimPort port) throws IOException {

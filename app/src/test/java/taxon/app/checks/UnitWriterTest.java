@@ -22,9 +22,9 @@ import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
 import taxon.core.proof.Standing;
 import taxon.core.rig.BlockRef;
+import taxon.core.rig.Box;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Mark;
-import taxon.core.rig.Node;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
 import taxon.core.rig.edit.JobEdits;
@@ -92,7 +92,7 @@ class UnitWriterTest {
         rig = Optional.of(SimulatedRig.start(List.of(
                 new NodeSpec(node, "Node", List.of(new SimPort(new PortAddress(1), List.of(unit)), second)))));
         Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", 16), 1, Optional.of(101), Optional.of(StartAddress.of(1, 1)))
-                .with(new Node(1, "Node", node, 4))
+                .with(Box.node(1, "Node", node, 4))
                 .with(universe(1))
                 .with(universe(2));
         Mark mark = new Mark(StartAddress.of(1, 1), "only", Instant.EPOCH, "someone");
@@ -121,7 +121,7 @@ class UnitWriterTest {
 
     private static Universe universe(int number) {
         Route route = new Route.ArtNet(new PortAddress(number), new PortRef(1, number));
-        return new Universe(UniverseNumber.of(number), "", Optional.of(route));
+        return new Universe(UniverseNumber.of(number), "", List.of(route));
     }
 
     private static SimUnit unit(String label, int start) {

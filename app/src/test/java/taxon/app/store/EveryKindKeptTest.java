@@ -40,12 +40,12 @@ class EveryKindKeptTest {
             write(server, job, PlanDelta.between(plan, other));
             assertThat(plan(server, job)).isEqualTo(other);
             for (Kind kind : Kind.values()) {
-                if (kind != Kind.JOB_SHEET && kind != Kind.TYPE && kind != Kind.POSITION && kind != Kind.NODE) {
+                if (kind != Kind.JOB_SHEET && kind != Kind.TYPE && kind != Kind.POSITION && kind != Kind.BOX) {
                     other = without(server, job, other, kind);
                 }
             }
             // What others referred to goes last.
-            for (Kind kind : List.of(Kind.TYPE, Kind.POSITION, Kind.NODE)) {
+            for (Kind kind : List.of(Kind.TYPE, Kind.BOX, Kind.POSITION)) {
                 other = without(server, job, other, kind);
             }
             assertThat(plan(server, job).elements()).hasSize(1);

@@ -16,8 +16,8 @@ import taxon.core.rig.edit.Proposed;
  * All routed universes numbered by one rule, before anything is done.
  *
  * @param edit gives the job the rule and every universe its number, as one step of undo
- * @param moves universes that get another number on the network
- * @param staying universes that have the number already
+ * @param moves ways that get another number on the network
+ * @param staying ways that have the number already
  * @param omissions universes for which the rule has no number; they keep theirs
  */
 public record CountingProposal(Edit edit, List<Move> moves, int staying, List<Beyond> omissions) implements Proposed {
@@ -26,7 +26,7 @@ public record CountingProposal(Edit edit, List<Move> moves, int staying, List<Be
         omissions = List.copyOf(omissions);
     }
 
-    /** A universe before and after. */
+    /** One way of a universe before and after. */
     public record Move(Universe universe, Route before, Route after) {}
 
     /** A universe that the rule would give a number which its protocol does not have. */
@@ -43,17 +43,18 @@ public record CountingProposal(Edit edit, List<Move> moves, int staying, List<Be
         List<Beyond> beyond = new ArrayList<>();
         int staying = 0;
         for (Universe universe : plan.universes()) {
-            if (universe.route().isEmpty()) {
-                continue;
+            boolean lacking = false;
+            for (Route before : universe.routes()) {
+                Optional<Route> after = counting.counted(universe.number(), before);
+                lacking |= after.isEmpty();
+                if (after.isPresent() && after.get().equals(before)) {
+                    staying++;
+                } else if (after.isPresent()) {
+                    moves.add(new Move(universe, before, after.get()));
+                }
             }
-            Route before = universe.route().get();
-            Optional<Route> after = counting.counted(universe.number(), before);
-            if (after.isEmpty()) {
+            if (lacking) {
                 beyond.add(new Beyond(universe));
-            } else if (after.get().equals(before)) {
-                staying++;
-            } else {
-                moves.add(new Move(universe, before, after.get()));
             }
         }
         Edit edit = new Edit(title(moves.size()), now -> new Edit.Changed(now.with(changed(now, counting))));
@@ -66,18 +67,21 @@ public record CountingProposal(Edit edit, List<Move> moves, int staying, List<Be
 
     private static List<Element> changed(Plan plan, Counting counting) {
         List<Element> changed = new ArrayList<>(List.of(plan.sheet().withCounting(counting)));
-        plan.universes()
-                .forEach(u -> u.route()
-                        .flatMap(r -> counting.counted(u.number(), r))
-                        .ifPresent(r -> changed.add(new Universe(u.number(), u.label(), Optional.of(r)))));
+        plan.universes().stream()
+                .filter(Universe::isRouted)
+                .forEach(u -> changed.add(u.with(u.routes().stream()
+                        .map(r -> counting.counted(u.number(), r).orElse(r))
+                        .toList())));
         return changed;
+    }
+
+    /** True when one of its ways has another number than the job's rule gives it. */
+    public static boolean isException(Plan plan, Universe universe, Route route) {
+        return !plan.sheet().counting().counted(universe.number(), route).equals(Optional.of(route));
     }
 
     /** True when a universe leaves under another number than the job's rule gives it. */
     public static boolean isException(Plan plan, Universe universe) {
-        return universe.route()
-                .filter(r ->
-                        !plan.sheet().counting().counted(universe.number(), r).equals(Optional.of(r)))
-                .isPresent();
+        return universe.routes().stream().anyMatch(r -> isException(plan, universe, r));
     }
 }

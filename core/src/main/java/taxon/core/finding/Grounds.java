@@ -108,6 +108,9 @@ public sealed interface Grounds {
      */
     record UniverseUnrouted(UniverseNumber universe, int slots, int fixtures) implements Grounds {}
 
+    /** Something about numbers, ports or addresses of the network. */
+    record Network(NetworkGrounds what) implements Grounds {}
+
     /** Fixtures of the job without a fixture ID. */
     record NoId(List<Fixture> fixtures) implements Grounds {}
 

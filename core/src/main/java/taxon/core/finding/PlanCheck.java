@@ -53,12 +53,31 @@ public record PlanCheck(Map<Rule, List<Finding>> byRule) {
         found.put(Rule.ROOM_SHORT, wishes.roomShort());
         found.put(Rule.OUT_OF_STEP, wishes.outOfStep());
         found.put(Rule.UNIVERSE_UNROUTED, new RouteRules(index).unrouted());
+        network(plan, found);
         ShopRules shopRules = new ShopRules(plan, shop);
         found.put(Rule.MODE_DOUBTED, shopRules.doubted());
         found.put(Rule.SHELF_SHORT, shopRules.shelfShort());
         found.put(Rule.NO_ID, fixtures.noIds());
         found.put(Rule.GROUP_NUMBER_TAKEN, fixtures.groupNumbers());
         return new PlanCheck(found);
+    }
+
+    private static void network(Plan plan, Map<Rule, List<Finding>> found) {
+        NetworkNumberRules numbers = new NetworkNumberRules(plan);
+        found.put(Rule.NUMBER_TWICE, numbers.numberTwice());
+        found.put(Rule.PORT_TWICE, numbers.portTwice());
+        found.put(Rule.PORT_NO_OUTPUT, numbers.portNoOutput());
+        found.put(Rule.SOURCES_EQUAL, numbers.sourcesEqual());
+        found.put(Rule.BOX_FULL, numbers.boxFull());
+        found.put(Rule.COUNTED_OTHERWISE, numbers.countedOtherwise());
+        found.put(Rule.NOBODY_HEARS, numbers.nobodyHears());
+        IpFindings addresses = new IpFindings(plan);
+        found.put(Rule.IP_TWICE, addresses.twice());
+        found.put(Rule.IP_NO_HOST, addresses.noHost());
+        found.put(Rule.IP_OUTSIDE, addresses.outside());
+        found.put(Rule.IP_SELF_GIVEN, addresses.selfGiven());
+        found.put(Rule.MASK_DIFFERS, addresses.maskDiffers());
+        found.put(Rule.NETWORKS_APART, addresses.apart());
     }
 
     /** By rule, then in the order of the rule. */

@@ -5,15 +5,16 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.IntStream;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.finding.SlotIndex.Seat;
+import taxon.core.history.NetworkText;
+import taxon.core.network.BoxKind;
 import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
 import taxon.core.network.SacnUniverse;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
-import taxon.core.rig.Universe;
+import taxon.core.rig.Ports;
 import taxon.core.rig.edit.NetworkEdits;
 
 /** Rules about the way that universes leave. */
@@ -32,7 +33,7 @@ final class RouteRules {
     List<Finding> unrouted() {
         List<Finding> found = new ArrayList<>();
         index.byUniverse().forEach((universe, seats) -> {
-            if (plan.universe(universe).route().isEmpty()) {
+            if (!plan.universe(universe).isRouted()) {
                 found.add(unrouted(universe, used(seats), users(seats)));
             }
         });
@@ -70,21 +71,18 @@ final class RouteRules {
     private Remedy remedy(UniverseNumber universe) {
         Optional<SacnUniverse> counted = plan.sheet().counting().sacn(universe);
         return freePort.flatMap(port -> counted.<Remedy>map(number -> new Remedy.Apply(
-                        "Carry it as streaming ACN " + number + " to "
-                                + plan.node(port.node()).orElseThrow().name() + " port " + port.number(),
-                        NetworkEdits.route(new Universe(
-                                universe,
-                                plan.universe(universe).label(),
-                                Optional.of(new Route.Sacn(number, port)))))))
+                        "Carry it as streaming ACN " + number + " to " + NetworkText.port(plan, port),
+                        NetworkEdits.route(plan.universe(universe).with(List.of(new Route.Sacn(number, port)))))))
                 .orElse(new Remedy.Decide("Route universe " + universe, Remedy.Where.ROUTING));
     }
 
     /** The first port, in the order of nodes, that feeds no universe yet. */
     private static Optional<PortRef> freePort(Plan plan) {
         Set<PortRef> used = new HashSet<>();
-        plan.describedUniverses().forEach(u -> u.route().ifPresent(r -> used.add(r.port())));
-        return plan.nodes().stream()
-                .flatMap(n -> IntStream.rangeClosed(1, n.ports()).mapToObj(p -> new PortRef(n.number(), p)))
+        plan.describedUniverses().forEach(u -> u.routes().forEach(r -> used.add(r.port())));
+        return plan.boxes().stream()
+                .filter(b -> b.kind() == BoxKind.NODE)
+                .flatMap(Ports::outputs)
                 .filter(p -> !used.contains(p))
                 .findFirst();
     }

@@ -10,6 +10,7 @@ import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.FixtureType;
 import taxon.core.rig.BlockEvidence;
+import taxon.core.rig.Box;
 import taxon.core.rig.Element;
 import taxon.core.rig.ElementCases;
 import taxon.core.rig.Fixture;
@@ -18,7 +19,7 @@ import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Group;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.KeptWish;
-import taxon.core.rig.Node;
+import taxon.core.rig.Line;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlanDelta;
 import taxon.core.rig.PlanDelta.Change;
@@ -155,8 +156,13 @@ public final class ChangeLines {
         }
 
         @Override
-        public String node(Node node) {
-            return words.node(node);
+        public String box(Box box) {
+            return words.box(box);
+        }
+
+        @Override
+        public String line(Line line) {
+            return words.line(line);
         }
 
         @Override
@@ -215,18 +221,19 @@ public final class ChangeLines {
         }
 
         @Override
-        public String node(Node node) {
-            return node.name() + " " + node.ip();
+        public String box(Box box) {
+            return NetworkText.box(box);
+        }
+
+        @Override
+        public String line(Line line) {
+            return "Line " + line.name() + ", " + line.stops().size()
+                    + (line.stops().size() == 1 ? " stop" : " stops");
         }
 
         @Override
         public String universe(Universe universe) {
-            return (universe.label()
-                            + universe.route()
-                                    .map(r -> " node " + r.port().node() + " port "
-                                            + r.port().number())
-                                    .orElse(""))
-                    .strip();
+            return (universe.label() + " " + NetworkText.ways(names, universe)).strip();
         }
 
         @Override

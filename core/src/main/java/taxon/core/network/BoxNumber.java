@@ -118,6 +118,33 @@ public final class BoxNumber {
         found.add(new Meaning(kind, Optional.empty(), Optional.of(sacn), counting.universe(sacn)));
     }
 
+    /**
+     * What to type on a box that shows numbers so, for a universe to come out there; a box that shows Art-Net in parts shows a
+     * universe of streaming ACN plainly. Empty where the way has no number.
+     */
+    public static Optional<String> typed(Kind habit, Route route) {
+        if (route instanceof Route.ArtNet a) {
+            return Optional.of(typed(habit, a.address()));
+        }
+        return route instanceof Route.Sacn s
+                ? Optional.of(
+                        habit == Kind.MULTICAST_GROUP
+                                ? s.universe().multicastGroup().toString()
+                                : s.universe().toString())
+                : Optional.empty();
+    }
+
+    private static String typed(Kind habit, PortAddress address) {
+        return switch (habit) {
+            case NET_SUBNET_UNIVERSE -> address.toString();
+            case SUBNET_UNIVERSE ->
+                address.net() == 0 ? address.subNet() + "·" + address.universe() : address.toString();
+            case GROUP_OF_SIXTEEN -> groupOfSixteen(address);
+            case COUNTED_FROM_ONE -> Integer.toString(address.number() + 1);
+            case PORT_ADDRESS, SACN, MULTICAST_GROUP -> Integer.toString(address.number());
+        };
+    }
+
     /** Which group of sixteen a Port-Address is in and where, both counted from 1: 19 is "2:4". */
     public static String groupOfSixteen(PortAddress address) {
         return (address.number() / GROUP + 1) + ":" + (address.number() % GROUP + 1);

@@ -57,8 +57,12 @@ public record Counting(int firstPortAddress, int sacnOffset) {
 
     /** A route as this rule would number it, over the same port; empty where there is no such number. */
     public Optional<Route> counted(UniverseNumber universe, Route route) {
-        return route instanceof Route.ArtNet
-                ? portAddress(universe).map(a -> new Route.ArtNet(a, route.port()))
-                : sacn(universe).map(s -> new Route.Sacn(s, route.port()));
+        if (route instanceof Route.ArtNet a) {
+            return portAddress(universe).map(n -> new Route.ArtNet(n, a.delivery(), a.port()));
+        }
+        if (route instanceof Route.Sacn s) {
+            return sacn(universe).map(n -> new Route.Sacn(n, s.delivery(), s.priority(), s.port()));
+        }
+        return Optional.of(route);
     }
 }

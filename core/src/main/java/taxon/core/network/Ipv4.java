@@ -10,7 +10,10 @@ import java.util.regex.Pattern;
  * @param bits the four bytes, the first in the highest
  */
 public record Ipv4(int bits) implements Comparable<Ipv4> {
-    private static final Pattern DOTTED = Pattern.compile("(\\d{1,3})\\.(\\d{1,3})\\.(\\d{1,3})\\.(\\d{1,3})");
+    /** Without leading zeros, which some programs read as octal: 010 is 8 to them. */
+    private static final String OCTET = "(0|[1-9]\\d{0,2})";
+
+    private static final Pattern DOTTED = Pattern.compile(OCTET + "\\." + OCTET + "\\." + OCTET + "\\." + OCTET);
 
     /**
      * The address a.b.c.d.

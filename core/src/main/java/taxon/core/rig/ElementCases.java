@@ -12,7 +12,9 @@ public interface ElementCases<R> {
 
     R position(Position position);
 
-    R node(Node node);
+    R box(Box box);
+
+    R line(Line line);
 
     R universe(Universe universe);
 

@@ -3,6 +3,7 @@ package taxon.core.rig;
 import java.time.LocalDate;
 import java.util.Optional;
 import taxon.core.network.Counting;
+import taxon.core.network.NetworkRules;
 import taxon.core.rig.ElementKey.Kind;
 import taxon.core.text.Texts;
 
@@ -15,7 +16,7 @@ import taxon.core.text.Texts;
  * @param to last day, where known; not before {@code from}
  * @param note at most 4,000 characters
  * @param view how the rig is shown
- * @param counting how universes are counted on the network
+ * @param network what is decided once for its network and lines
  */
 public record JobSheet(
         String name,
@@ -24,7 +25,7 @@ public record JobSheet(
         Optional<LocalDate> to,
         String note,
         RigView view,
-        Counting counting)
+        NetworkRules network)
         implements Element {
     public static final ElementKey KEY = ElementKey.of(Kind.JOB_SHEET, 0);
 
@@ -40,17 +41,27 @@ public record JobSheet(
 
     /** A job whose rig is shown as most are, and whose universes have the same numbers everywhere. */
     public JobSheet(String name, String venue, Optional<LocalDate> from, Optional<LocalDate> to, String note) {
-        this(name, venue, from, to, note, RigView.USUAL, Counting.SAME);
+        this(name, venue, from, to, note, RigView.USUAL, NetworkRules.USUAL);
     }
 
     /** The same with the rig shown otherwise. */
     public JobSheet withView(RigView changed) {
-        return new JobSheet(name, venue, from, to, note, changed, counting);
+        return new JobSheet(name, venue, from, to, note, changed, network);
     }
 
     /** The same with universes counted otherwise on the network. */
     public JobSheet withCounting(Counting changed) {
+        return with(network.with(changed));
+    }
+
+    /** The same with other rules for its network and lines. */
+    public JobSheet with(NetworkRules changed) {
         return new JobSheet(name, venue, from, to, note, view, changed);
+    }
+
+    /** How its universes are counted on the network. */
+    public Counting counting() {
+        return network.counting();
     }
 
     /**

@@ -26,7 +26,7 @@ import taxon.core.rig.wish.Wish;
 /**
  * Everything that is planned for one job, and what is known of the real units. Immutable.
  *
- * <p>A plan always has a job sheet; every fixture's type and position are in it, every routed node too, and evidence only
+ * <p>A plan always has a job sheet; every fixture's type and position are in it, every box that is named too, and evidence only
  * for fixtures that exist. Two plans are equal when they hold equal elements.
  */
 public final class Plan {
@@ -172,10 +172,21 @@ public final class Plan {
         map.values()
                 .removeIf(e -> e instanceof BlockEvidence b
                         && !map.containsKey(Fixture.keyOf(b.ref().fixture())));
-        map.replaceAll((key, e) -> e instanceof Group g ? g.keeping(map.keySet()) : e);
+        map.replaceAll((key, e) -> keeping(e, map.keySet()));
         Shares.tidy(map);
         Set<ElementKey> touched = differing(elements, map, allKeys(elements, map));
         return touched.isEmpty() ? this : verified(map, lineage.touching(touched));
+    }
+
+    /** What can go on without some of what it refers to does. */
+    private static Element keeping(Element element, Set<ElementKey> kept) {
+        if (element instanceof Group group) {
+            return group.keeping(kept);
+        }
+        if (element instanceof Line line) {
+            return line.keeping(kept);
+        }
+        return element instanceof Box box ? box.keeping(kept) : element;
     }
 
     /** The keys of the elements that differ; costs what was touched where one of the plans was made from the other. */
@@ -327,14 +338,24 @@ public final class Plan {
         return element(BlockEvidence.keyOf(ref)).map(BlockEvidence.class::cast).orElse(BlockEvidence.none(ref));
     }
 
-    /** The network nodes, by number. */
-    public List<Node> nodes() {
-        return all(Kind.NODE, Node.class);
+    /** The boxes of the network and of the lines, by number. */
+    public List<Box> boxes() {
+        return all(Kind.BOX, Box.class);
     }
 
-    /** The network node of that number. */
-    public Optional<Node> node(int number) {
-        return element(Node.keyOf(number)).map(Node.class::cast);
+    /** The box of that number. */
+    public Optional<Box> box(int number) {
+        return element(Box.keyOf(number)).map(Box.class::cast);
+    }
+
+    /** The lines, by number. */
+    public List<Line> lines() {
+        return all(Kind.LINE, Line.class);
+    }
+
+    /** The line of that number. */
+    public Optional<Line> line(int number) {
+        return element(Line.keyOf(number)).map(Line.class::cast);
     }
 
     /** The runs of slots that nothing may be placed on, by number. */

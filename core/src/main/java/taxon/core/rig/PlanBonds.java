@@ -1,5 +1,6 @@
 package taxon.core.rig;
 
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
@@ -92,8 +93,21 @@ final class PlanBonds {
         }
 
         @Override
-        public References node(Node node) {
-            return References.NONE;
+        public References box(Box box) {
+            List<ElementKey> keys = new ArrayList<>();
+            box.place().position().ifPresent(p -> keys.add(ElementKey.of(Kind.POSITION, p)));
+            box.facts().reaches().ifPresent(p -> keys.add(Box.keyOf(p.box())));
+            box.facts().fixture().ifPresent(f -> keys.add(Fixture.keyOf(f)));
+            return new References("box " + box.number(), keys);
+        }
+
+        @Override
+        public References line(Line line) {
+            List<ElementKey> keys = new ArrayList<>();
+            keys.add(Box.keyOf(line.from().box()));
+            line.units().forEach(u -> keys.add(Fixture.keyOf(u)));
+            line.boxes().forEach(b -> keys.add(Box.keyOf(b)));
+            return new References("line " + line.number(), keys);
         }
 
         @Override
@@ -108,11 +122,10 @@ final class PlanBonds {
 
         @Override
         public References universe(Universe universe) {
-            return new References(
-                    "the route of universe " + universe.number(),
-                    universe.route().stream()
-                            .map(r -> Node.keyOf(r.port().node()))
-                            .toList());
+            List<ElementKey> keys = new ArrayList<>();
+            universe.routes().forEach(r -> keys.add(Box.keyOf(r.port().box())));
+            universe.sources().forEach(s -> keys.add(Box.keyOf(s.box())));
+            return new References("universe " + universe.number(), keys);
         }
 
         @Override

@@ -27,6 +27,7 @@ import taxon.core.dmx.UniverseNumber;
 import taxon.core.dmx.UniverseSet;
 import taxon.core.finding.PlanCheck;
 import taxon.core.network.Ipv4;
+import taxon.core.rig.Box;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
@@ -128,7 +129,9 @@ class WishExamplesTest {
 
     @Test
     void portsThatExistAreFilledBeforeAnotherIsAskedFor() {
-        Plan plan = apply(add(empty(), type("t", 10), 50, 101), NetworkEdits.addNode("Node", Ipv4.of(10, 0, 0, 1), 2));
+        Plan plan = apply(
+                add(empty(), type("t", 10), 50, 101),
+                NetworkEdits.addBox(Box.node(1, "Node", Ipv4.of(10, 0, 0, 1), 2)));
         Wish wish = Wish.USUAL.withStyle(Style.COMPACT_BY_PORT).withUnitsPerLine(Optional.of(20));
         AddressProposal proposal = propose(plan, wish);
         assertThat(proposal.optimum()).isEqualTo(new Optimum.Ports(2, 3, 3));

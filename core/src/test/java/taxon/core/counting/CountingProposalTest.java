@@ -3,7 +3,6 @@ package taxon.core.counting;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.network.Counting;
@@ -12,7 +11,7 @@ import taxon.core.network.PortAddress;
 import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
 import taxon.core.network.SacnUniverse;
-import taxon.core.rig.Node;
+import taxon.core.rig.Box;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlanDelta;
 import taxon.core.rig.Universe;
@@ -24,12 +23,12 @@ class CountingProposalTest {
     }
 
     private static Universe routed(int universe, Route route) {
-        return new Universe(UniverseNumber.of(universe), "U" + universe, Optional.of(route));
+        return new Universe(UniverseNumber.of(universe), "U" + universe, List.of(route));
     }
 
     private static final Plan RIG = Rigs.empty()
             .with(List.of(
-                    new Node(1, "Quay node", Ipv4.of(10, 0, 0, 20), 4),
+                    Box.node(1, "Quay node", Ipv4.of(10, 0, 0, 20), 4),
                     artNet(1, 1),
                     artNet(16, 15),
                     routed(17, new Route.Sacn(new SacnUniverse(17), new PortRef(1, 2))),

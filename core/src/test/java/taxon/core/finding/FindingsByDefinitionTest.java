@@ -27,10 +27,10 @@ import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
 import taxon.core.network.SacnUniverse;
 import taxon.core.rig.BlockRef;
+import taxon.core.rig.Box;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.KeptWish;
-import taxon.core.rig.Node;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.Share;
@@ -67,12 +67,10 @@ class FindingsByDefinitionTest {
         Wish wish = Wish.USUAL
                 .withSpacing(Spacing.ofGap(random.nextInt(4)))
                 .withHeadroom(Headroom.ofSlots(random.nextInt(3) * 15));
-        plan = plan.with(List.of(KeptWish.inForce("", wish), new Node(1, "Quay", Ipv4.of(10, 0, 0, 1), 2)));
+        plan = plan.with(List.of(KeptWish.inForce("", wish), Box.node(1, "Quay", Ipv4.of(10, 0, 0, 1), 2)));
         return random.nextBoolean()
                 ? plan.with(new Universe(
-                        UniverseNumber.of(2),
-                        "two",
-                        Optional.of(new Route.Sacn(new SacnUniverse(2), new PortRef(1, 1)))))
+                        UniverseNumber.of(2), "two", List.of(new Route.Sacn(new SacnUniverse(2), new PortRef(1, 1)))))
                 : plan;
     }
 
@@ -265,14 +263,14 @@ class FindingsByDefinitionTest {
         Plan plan = rig(seed);
         Map<Integer, Integer> expected = new TreeMap<>();
         byUniverse(plan).forEach((universe, blocks) -> {
-            if (plan.universe(UniverseNumber.of(universe)).route().isEmpty()) {
+            if (plan.universe(UniverseNumber.of(universe)).routes().isEmpty()) {
                 BitSet used = new BitSet();
                 blocks.forEach(b -> used.set(first(b), last(b) + 1));
                 expected.put(universe, used.cardinality());
             }
         });
         Map<Integer, Integer> seen = new TreeMap<>();
-        boolean oneIsUsed = plan.universe(UniverseNumber.of(2)).route().isPresent();
+        boolean oneIsUsed = plan.universe(UniverseNumber.of(2)).isRouted();
         for (Finding finding : found(plan, Rule.UNIVERSE_UNROUTED)) {
             Grounds.UniverseUnrouted grounds = (Grounds.UniverseUnrouted) finding.grounds();
             seen.put(grounds.universe().number(), grounds.slots());

@@ -23,6 +23,7 @@ import taxon.core.fixture.Facts.Reach;
 import taxon.core.fixture.FixtureType;
 import taxon.core.network.Counting;
 import taxon.core.network.Ipv4;
+import taxon.core.rig.Box;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
@@ -147,7 +148,7 @@ class PlanCheckTest {
         Plan plan = add(empty(), type("t", 16), 2, Optional.of(101), Optional.of(StartAddress.of(7, 1)));
         assertThat(FindingText.sentence(only(plan, Rule.UNIVERSE_UNROUTED)))
                 .isEqualTo("Universe 7 is routed nowhere: 32 slots of 2 fixtures reach no line.");
-        Plan withNode = apply(plan, NetworkEdits.addNode("Quay node", Ipv4.of(10, 0, 0, 1), 1));
+        Plan withNode = apply(plan, NetworkEdits.addBox(Box.node(1, "Quay node", Ipv4.of(10, 0, 0, 1), 1)));
         assertThat(only(withNode, Rule.UNIVERSE_UNROUTED).remedy().map(Remedy::label))
                 .contains("Carry it as streaming ACN 7 to Quay node port 1");
         Plan counted = withNode.with(withNode.sheet().withCounting(new Counting(0, 100)));
@@ -239,7 +240,7 @@ class PlanCheckTest {
     }
 
     private static Plan routed(Plan plan) {
-        Plan withNode = apply(plan, NetworkEdits.addNode("Gate node", Ipv4.of(10, 0, 0, 2), 1));
+        Plan withNode = apply(plan, NetworkEdits.addBox(Box.node(1, "Gate node", Ipv4.of(10, 0, 0, 2), 1)));
         Finding unrouted =
                 PlanCheck.of(withNode).byRule().get(Rule.UNIVERSE_UNROUTED).get(0);
         return apply(withNode, ((Remedy.Apply) unrouted.remedy().orElseThrow()).edit());

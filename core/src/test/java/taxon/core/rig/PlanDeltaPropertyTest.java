@@ -102,7 +102,8 @@ class PlanDeltaPropertyTest {
             case 1 -> AddressEdits.put("move", Map.of(ref, Optional.of(StartAddress.of(9, 1 + random.nextInt(512)))));
             case 2 -> AddressEdits.clear(ref, "x");
             case 3 -> FixtureEdits.renumber(any.key(), FixtureId.of(1 + random.nextInt(999)));
-            case 4 -> NetworkEdits.addNode("node", Ipv4.of(10, 0, random.nextInt(200), random.nextInt(200)), 4);
+            case 4 ->
+                NetworkEdits.addBox(Box.node(1, "node", Ipv4.of(10, 0, random.nextInt(200), random.nextInt(200)), 4));
             case 5 ->
                 JobEdits.record(
                         "set",

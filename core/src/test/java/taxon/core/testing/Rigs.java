@@ -26,7 +26,7 @@ import taxon.core.fixture.Mode;
 import taxon.core.fixture.Part;
 import taxon.core.fixture.TypeId;
 import taxon.core.length.Length;
-import taxon.core.network.Counting;
+import taxon.core.network.Delivery;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
 import taxon.core.network.Route;
@@ -34,6 +34,7 @@ import taxon.core.network.Route.PortRef;
 import taxon.core.network.SacnUniverse;
 import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.BlockRef;
+import taxon.core.rig.Box;
 import taxon.core.rig.Element;
 import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Fixture;
@@ -43,7 +44,6 @@ import taxon.core.rig.Group;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.KeptWish;
 import taxon.core.rig.Mark;
-import taxon.core.rig.Node;
 import taxon.core.rig.PartRef;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
@@ -182,22 +182,34 @@ public final class Rigs {
         LocalDate from = LocalDate.of(2026, 5, 1 + random.nextInt(28));
         Mark mark = new Mark(StartAddress.of(1, 7), "only", Instant.ofEpochMilli(random.nextInt()), "crew");
         Route route = random.nextBoolean()
-                ? new Route.ArtNet(new PortAddress(random.nextInt(32_768)), new PortRef(1, 2))
-                : new Route.Sacn(new SacnUniverse(1 + random.nextInt(63_999)), new PortRef(1, 1));
+                ? new Route.ArtNet(
+                        new PortAddress(random.nextInt(32_768)),
+                        random.nextBoolean() ? Delivery.TO_ALL : Delivery.TO_BOX,
+                        new PortRef(1, 2))
+                : new Route.Sacn(
+                        new SacnUniverse(1 + random.nextInt(63_999)),
+                        random.nextBoolean() ? Delivery.TO_BOX : Delivery.TO_GROUP,
+                        random.nextInt(201),
+                        new PortRef(1, 1));
         TreeSet<BlockRef> pair = plan.fixtures().stream()
                 .filter(f -> f.type().value().equals("pair"))
                 .map(f -> new BlockRef(f.key(), 1))
                 .collect(Collectors.toCollection(TreeSet::new));
-        Plan full = plan.with(List.of(
+        Plan some = plan.with(List.of(
                 new JobSheet("Ænima “" + seed, "Dry dock", Optional.of(from), Optional.of(from.plusDays(3)), "a\nb")
-                        .withCounting(new Counting(random.nextInt(3), random.nextInt(2) * 100)),
-                new Node(1, "Quay node", Ipv4.of(10, 0, 0, random.nextInt(255)), 4),
-                new Universe(UniverseNumber.of(1), "quay", Optional.of(route)),
+                        .with(RigBoxes.rules(random)),
+                Box.node(1, "Quay node", Ipv4.of(10, 0, 0, random.nextInt(255)), 4),
+                new Universe(
+                        UniverseNumber.of(1),
+                        "quay",
+                        List.of(route, new Route.Direct(new PortRef(1, 4))),
+                        List.of(new Universe.Source(1, random.nextInt(201)))),
                 reserved(random, 9),
                 new Share(1, pair, "one does as the other"),
                 new KeptWish(1, "touring " + seed, Wish.USUAL),
                 KeptWish.inForce("", Wish.USUAL),
                 BlockEvidence.none(plan.blocks().get(0).ref()).withProved(mark, "7FF0:00000001")));
+        Plan full = RigBoxes.into(some, random);
         Set<Kind> missing = EnumSet.allOf(Kind.class);
         full.elements().keySet().forEach(k -> missing.remove(k.kind()));
         if (!missing.isEmpty()) {

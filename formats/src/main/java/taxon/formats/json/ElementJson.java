@@ -9,13 +9,10 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.TypeId;
 import taxon.core.network.Counting;
-import taxon.core.network.Ipv4;
-import taxon.core.network.PortAddress;
-import taxon.core.network.Route;
-import taxon.core.network.Route.PortRef;
-import taxon.core.network.SacnUniverse;
+import taxon.core.network.NetworkRules;
 import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.BlockRef;
+import taxon.core.rig.Box;
 import taxon.core.rig.Element;
 import taxon.core.rig.ElementCases;
 import taxon.core.rig.ElementKey.Kind;
@@ -25,8 +22,8 @@ import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Group;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.KeptWish;
+import taxon.core.rig.Line;
 import taxon.core.rig.Mark;
-import taxon.core.rig.Node;
 import taxon.core.rig.Position;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
@@ -62,20 +59,18 @@ public final class ElementJson {
         }
 
         @Override
-        public ObjectNode node(Node node) {
-            return Json.object()
-                    .put("number", node.number())
-                    .put("name", node.name())
-                    .put("ip", node.ip().toString())
-                    .put("ports", node.ports());
+        public ObjectNode box(Box box) {
+            return BoxJson.write(box);
+        }
+
+        @Override
+        public ObjectNode line(Line line) {
+            return BoxJson.write(line);
         }
 
         @Override
         public ObjectNode universe(Universe universe) {
-            ObjectNode node =
-                    Json.object().put("number", universe.number().number()).put("label", universe.label());
-            universe.route().ifPresent(r -> node.set("route", route(r)));
-            return node;
+            return RouteJson.write(universe);
         }
 
         @Override
@@ -129,12 +124,9 @@ public final class ElementJson {
             case JOB_SHEET -> readSheet(node);
             case TYPE -> new RigType(FixtureTypeJson.read(node));
             case POSITION -> PlaceJson.read(node);
-            case NODE -> readNode(node);
-            case UNIVERSE ->
-                new Universe(
-                        UniverseNumber.of(Json.number(node, "number")),
-                        Json.text(node, "label"),
-                        Json.optional(node, "route", ElementJson::readRoute));
+            case BOX -> BoxJson.readBox(node);
+            case LINE -> BoxJson.readLine(node);
+            case UNIVERSE -> RouteJson.readUniverse(node);
             case RESERVED_RUN ->
                 new ReservedRun(
                         Json.number(node, "number"),
@@ -159,7 +151,21 @@ public final class ElementJson {
         if (!sheet.counting().equals(Counting.SAME)) {
             node.set("counting", write(sheet.counting()));
         }
+        ObjectNode network = BoxJson.write(sheet.network());
+        if (!network.isEmpty()) {
+            node.set("network", network);
+        }
         return node.put("note", sheet.note());
+    }
+
+    /** What is decided once for the network and the lines, but for the counting. */
+    public static ObjectNode write(NetworkRules rules) {
+        return BoxJson.write(rules);
+    }
+
+    /** @throws IllegalArgumentException when a value is not legal */
+    public static NetworkRules readRules(Counting counting, JsonNode node) {
+        return BoxJson.readRules(counting, node);
     }
 
     private static JobSheet readSheet(JsonNode node) {
@@ -170,7 +176,7 @@ public final class ElementJson {
                 Json.optional(node, "to", n -> LocalDate.parse(n.asString())),
                 Json.text(node, "note"),
                 PlaceJson.readView(node.path("view")),
-                readCounting(node.path("counting")));
+                BoxJson.readRules(readCounting(node.path("counting")), node.path("network")));
     }
 
     /** What differs from {@link Counting#SAME}. */
@@ -190,29 +196,6 @@ public final class ElementJson {
         return new Counting(
                 node.path("firstPortAddress").asInt(Counting.SAME.firstPortAddress()),
                 node.path("sacnOffset").asInt(Counting.SAME.sacnOffset()));
-    }
-
-    private static Node readNode(JsonNode node) {
-        String ip = Json.text(node, "ip");
-        Ipv4 address = Ipv4.parse(ip).orElseThrow(() -> new IllegalArgumentException(ip + " is no IPv4 address"));
-        return new Node(Json.number(node, "number"), Json.text(node, "name"), address, Json.number(node, "ports"));
-    }
-
-    private static ObjectNode route(Route route) {
-        ObjectNode node = Json.object();
-        if (route instanceof Route.ArtNet a) {
-            node.put("protocol", "art-net").put("portAddress", a.address().number());
-        } else if (route instanceof Route.Sacn s) {
-            node.put("protocol", "sacn").put("universe", s.universe().number());
-        }
-        return node.put("node", route.port().node()).put("port", route.port().number());
-    }
-
-    private static Route readRoute(JsonNode node) {
-        PortRef port = new PortRef(Json.number(node, "node"), Json.number(node, "port"));
-        return Json.text(node, "protocol").equals("art-net")
-                ? new Route.ArtNet(new PortAddress(Json.number(node, "portAddress")), port)
-                : new Route.Sacn(new SacnUniverse(Json.number(node, "universe")), port);
     }
 
     private static ObjectNode written(Fixture fixture) {

@@ -55,10 +55,11 @@ public final class JobJson {
         Map<Kind, String> names = new LinkedHashMap<>();
         names.put(Kind.TYPE, "types");
         names.put(Kind.POSITION, "positions");
-        names.put(Kind.NODE, "nodes");
+        names.put(Kind.BOX, "boxes");
         names.put(Kind.UNIVERSE, "universes");
         names.put(Kind.RESERVED_RUN, "reserved");
         names.put(Kind.FIXTURE, "fixtures");
+        names.put(Kind.LINE, "lines");
         names.put(Kind.EVIDENCE, "evidence");
         names.put(Kind.GROUP, "groups");
         names.put(Kind.SHARE, "shares");
@@ -114,6 +115,8 @@ public final class JobJson {
         try {
             List<Element> elements = new ArrayList<>();
             elements.add(ElementJson.read(Kind.JOB_SHEET, document.path("job")));
+            // What was called a node before there were other boxes.
+            document.path("nodes").forEach(n -> elements.add(ElementJson.read(Kind.BOX, n)));
             LISTS.forEach((kind, name) -> document.path(name).forEach(n -> elements.add(ElementJson.read(kind, n))));
             return distinct(elements);
         } catch (IllegalArgumentException | DateTimeException e) {

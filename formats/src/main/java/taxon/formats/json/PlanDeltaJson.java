@@ -30,11 +30,16 @@ public final class PlanDeltaJson {
     public static PlanDelta read(JsonNode node) {
         TreeMap<ElementKey, Change> changes = new TreeMap<>();
         node.path("changes").forEach(one -> {
-            Kind kind = Kind.valueOf(Json.text(one, "kind"));
+            Kind kind = kind(Json.text(one, "kind"));
             Optional<Element> before = Json.optional(one, "before", n -> ElementJson.read(kind, n));
             Optional<Element> after = Json.optional(one, "after", n -> ElementJson.read(kind, n));
             changes.put(after.or(() -> before).orElseThrow().elementKey(), new Change(before, after));
         });
         return new PlanDelta(changes);
+    }
+
+    /** A kind, also by the name that boxes had in older journals. */
+    private static Kind kind(String name) {
+        return name.equals("NODE") ? Kind.BOX : Kind.valueOf(name);
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import taxon.app.edit.JobState;
 import taxon.app.form.Selection;
 import taxon.core.addressing.space.Fits;
@@ -12,7 +13,7 @@ import taxon.core.dmx.UniverseNumber;
 import taxon.core.finding.Finding;
 import taxon.core.finding.Grounds;
 import taxon.core.finding.Rule;
-import taxon.core.network.Route;
+import taxon.core.network.RouteWords;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
@@ -114,10 +115,9 @@ public record TapesDrawing(int width, int height, Tray tray, List<Tape> tapes) {
     }
 
     public static String routeWords(Universe universe) {
-        String route = universe.route()
-                .map(r ->
-                        r instanceof Route.ArtNet a ? "Art-Net " + a.address() : "sACN " + ((Route.Sacn) r).universe())
-                .orElse("no route");
+        String route = universe.isRouted()
+                ? universe.routes().stream().map(RouteWords::brief).distinct().collect(Collectors.joining(", "))
+                : "no route";
         return universe.label().isBlank() ? route : universe.label();
     }
 }

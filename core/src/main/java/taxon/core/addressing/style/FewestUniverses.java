@@ -14,6 +14,7 @@ import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.SharingClass;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.dmx.StartAddress;
+import taxon.core.network.BoxPort;
 import taxon.core.network.Route.PortRef;
 import taxon.core.packing.Bin;
 import taxon.core.packing.site.Site;
@@ -183,19 +184,23 @@ final class FewestUniverses {
                 .thenComparing(p -> p.get(2)));
         for (Universe universe : task.request().plan().universes()) {
             int number = universe.number().number();
-            boolean wanted = universe.route().isPresent()
+            boolean wanted = universe.isRouted()
                     && !space.isInUse(number)
                     && !space.holes(number).isEmpty();
             if (wanted) {
-                PortRef port = universe.route().get().port();
-                byPlace.put(List.of(port.node(), port.number(), number), number);
+                PortRef port = universe.routes().get(0).port();
+                byPlace.put(List.of(port.box(), port.number(), number), number);
             }
         }
         return List.copyOf(byPlace.values());
     }
 
-    /** How many ports all nodes have together. */
+    /** How many ports there are to which a universe can be routed. */
     static int ports(Plan plan) {
-        return plan.nodes().stream().mapToInt(n -> n.ports()).sum();
+        return (int) plan.boxes().stream()
+                .filter(b -> b.kind().takesRoutes())
+                .flatMap(b -> b.ports().stream())
+                .filter(p -> p.direction() == BoxPort.Direction.OUT)
+                .count();
     }
 }

@@ -220,7 +220,7 @@ public final class Styles {
         return keys;
     }
 
-    /** How many ports all nodes of a plan have together. */
+    /** How many ports of a plan there are to which a universe can be routed. */
     public static int ports(Plan plan) {
         return FewestUniverses.ports(plan);
     }

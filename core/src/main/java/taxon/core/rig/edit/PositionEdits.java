@@ -80,15 +80,24 @@ public final class PositionEdits {
             if (position.isEmpty()) {
                 return missing(plan, number);
             }
-            int hanging = plan.fixturesOn(position.get()).size();
-            return hanging == 0
+            List<String> users = users(plan, position.get());
+            return users.isEmpty()
                     ? new Changed(plan.without(List.of(position.get().elementKey())))
-                    : Edit.refuse(new Refusal(
-                            "position",
-                            position.get().name(),
-                            Fault.IN_USE,
-                            hanging == 1 ? "1 fixture" : hanging + " fixtures"));
+                    : Edit.refuse(
+                            new Refusal("position", position.get().name(), Fault.IN_USE, String.join(" and ", users)));
         });
+    }
+
+    private static List<String> users(Plan plan, Position position) {
+        List<String> users = new ArrayList<>();
+        int hanging = plan.fixturesOn(position).size();
+        if (hanging > 0) {
+            users.add(hanging == 1 ? "1 fixture" : hanging + " fixtures");
+        }
+        plan.boxes().stream()
+                .filter(b -> b.place().position().equals(Optional.of(position.number())))
+                .forEach(b -> users.add(b.name()));
+        return users;
     }
 
     private static Edit.Outcome missing(Plan plan, int number) {

@@ -19,12 +19,12 @@ import taxon.core.network.Route.PortRef;
 import taxon.core.network.SacnUniverse;
 import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.BlockRef;
+import taxon.core.rig.Box;
 import taxon.core.rig.ElementKey;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.JobSheet;
-import taxon.core.rig.Node;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.Universe;
@@ -79,29 +79,22 @@ class EditsTest {
     }
 
     @Test
-    void twoNodesNeverShareAnIpAddress() {
-        Plan plan = apply(empty(), NetworkEdits.addNode("Quay node", Ipv4.of(2, 0, 0, 10), 4));
-        assertThat(refusal(plan, NetworkEdits.addNode("Gate node", Ipv4.of(2, 0, 0, 10), 4)))
-                .isEqualTo("The IP address 2.0.0.10 is taken by Quay node.");
-    }
-
-    @Test
     void aUniverseIsRoutedOnlyToAPortThatExists() {
-        Plan plan = apply(empty(), NetworkEdits.addNode("Quay node", Ipv4.of(2, 0, 0, 10), 4));
+        Plan plan = apply(empty(), NetworkEdits.addBox(Box.node(1, "Quay node", Ipv4.of(2, 0, 0, 10), 4)));
         assertThat(refusal(plan, NetworkEdits.route(universe(new PortRef(1, 5)))))
                 .contains("cannot be 5", "1 to 4");
         assertThat(refusal(plan, NetworkEdits.route(universe(new PortRef(2, 1)))))
-                .contains("no node 2", "Quay node");
+                .contains("no box 2", "Quay node");
     }
 
     @Test
     void aNodeThatCarriesAUniverseStays() {
-        Plan plan = apply(empty(), NetworkEdits.addNode("Quay node", Ipv4.of(2, 0, 0, 10), 4));
+        Plan plan = apply(empty(), NetworkEdits.addBox(Box.node(1, "Quay node", Ipv4.of(2, 0, 0, 10), 4)));
         Plan routed = apply(plan, NetworkEdits.route(universe(new PortRef(1, 4))));
-        assertThat(refusal(routed, NetworkEdits.removeNode(1))).contains("in use by universe 3");
-        assertThat(refusal(routed, NetworkEdits.putNode(new Node(1, "Quay node", Ipv4.of(2, 0, 0, 10), 2))))
+        assertThat(refusal(routed, NetworkEdits.removeBox(1))).contains("in use by universe 3");
+        assertThat(refusal(routed, NetworkEdits.putBox(Box.node(1, "Quay node", Ipv4.of(2, 0, 0, 10), 2))))
                 .contains("in use by universe 3");
-        assertThat(apply(plan, NetworkEdits.removeNode(1)).nodes()).isEmpty();
+        assertThat(apply(plan, NetworkEdits.removeBox(1)).boxes()).isEmpty();
     }
 
     @Test
@@ -162,7 +155,7 @@ class EditsTest {
     }
 
     private static Universe universe(PortRef port) {
-        return new Universe(UniverseNumber.of(3), "", Optional.of(new Route.Sacn(new SacnUniverse(3), port)));
+        return new Universe(UniverseNumber.of(3), "", List.of(new Route.Sacn(new SacnUniverse(3), port)));
     }
 
     private static String refusal(Plan plan, Edit edit) {

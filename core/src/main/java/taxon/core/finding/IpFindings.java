@@ -1,0 +1,136 @@
+package taxon.core.finding;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import taxon.core.ipplan.FreeAddresses;
+import taxon.core.network.IpRules;
+import taxon.core.network.Ipv4;
+import taxon.core.network.NetCard;
+import taxon.core.network.Subnet;
+import taxon.core.rig.Box;
+import taxon.core.rig.Plan;
+import taxon.core.rig.edit.NetworkEdits;
+
+/** Rules about IP addresses and masks. */
+final class IpFindings {
+    private static final Subnet SELF_GIVEN = Subnet.around(Ipv4.of(169, 254, 0, 0), 16);
+
+    private final Plan plan;
+    private final Optional<Subnet> range;
+    private final List<Box> boxes;
+
+    IpFindings(Plan plan) {
+        this.plan = plan;
+        range = plan.sheet().network().ip().map(IpRules::range);
+        boxes = plan.boxes().stream().filter(b -> b.card().isPresent()).toList();
+    }
+
+    List<Finding> twice() {
+        Map<Ipv4, List<Box>> byIp = new TreeMap<>();
+        boxes.forEach(b -> b.ip().ifPresent(
+                        ip -> byIp.computeIfAbsent(ip, i -> new ArrayList<>()).add(b)));
+        List<Finding> found = new ArrayList<>();
+        byIp.forEach((ip, alike) -> {
+            if (alike.size() > 1) {
+                found.add(NetworkNumberRules.found(
+                        Rule.IP_TWICE,
+                        ip.toString(),
+                        new NetworkGrounds.IpTwice(ip, alike),
+                        another(alike.get(alike.size() - 1))));
+            }
+        });
+        return found;
+    }
+
+    List<Finding> noHost() {
+        return each(
+                Rule.IP_NO_HOST,
+                (box, card) -> card.subnet().isHost(card.ip())
+                        ? Optional.empty()
+                        : Optional.of(new NetworkGrounds.IpNoHost(box, card)));
+    }
+
+    List<Finding> selfGiven() {
+        return each(
+                Rule.IP_SELF_GIVEN,
+                (box, card) -> SELF_GIVEN.contains(card.ip())
+                        ? Optional.of(new NetworkGrounds.IpSelfGiven(box, card))
+                        : Optional.empty());
+    }
+
+    List<Finding> outside() {
+        return each(
+                Rule.IP_OUTSIDE,
+                (box, card) -> range.filter(r -> !r.contains(card.ip()) && !SELF_GIVEN.contains(card.ip()))
+                        .map(r -> new NetworkGrounds.IpOutside(box, card, r)));
+    }
+
+    List<Finding> maskDiffers() {
+        return each(
+                Rule.MASK_DIFFERS,
+                (box, card) -> range.filter(r -> r.contains(card.ip()) && card.prefix() != r.prefix())
+                        .map(r -> new NetworkGrounds.MaskDiffers(box, card, r)));
+    }
+
+    /** Where no range is said: boxes of which not each lies in the network of each other. */
+    List<Finding> apart() {
+        Map<String, List<Box>> byNetwork = new TreeMap<>();
+        boxes.forEach(b -> byNetwork
+                .computeIfAbsent(network(b).toString(), n -> new ArrayList<>())
+                .add(b));
+        if (range.isPresent() || byNetwork.size() < 2) {
+            return List.of();
+        }
+        List<List<Box>> networks = byNetwork.values().stream()
+                .sorted((a, b) -> b.size() - a.size())
+                .toList();
+        List<Box> others = networks.stream().skip(1).flatMap(List::stream).toList();
+        return List.of(NetworkNumberRules.found(
+                Rule.NETWORKS_APART,
+                String.join("+", byNetwork.keySet()),
+                new NetworkGrounds.NetworksApart(
+                        networks.stream().map(n -> network(n.get(0))).toList(), networks.get(0), others),
+                new Remedy.Decide("Hand out addresses of one range", Remedy.Where.ROUTING)));
+    }
+
+    private static Subnet network(Box box) {
+        return box.card().orElseThrow().subnet();
+    }
+
+    private interface Judged {
+        Optional<? extends NetworkGrounds> of(Box box, NetCard card);
+    }
+
+    private List<Finding> each(Rule rule, Judged judged) {
+        List<Finding> found = new ArrayList<>();
+        for (Box box : boxes) {
+            judged.of(box, box.card().orElseThrow())
+                    .ifPresent(g -> found.add(
+                            NetworkNumberRules.found(rule, Integer.toString(box.number()), g, remedy(rule, box))));
+        }
+        return found;
+    }
+
+    private Remedy remedy(Rule rule, Box box) {
+        return rule == Rule.MASK_DIFFERS
+                        && range.filter(r -> r.isHost(box.ip().orElseThrow())).isPresent()
+                ? moved(box, box.ip().orElseThrow(), range.orElseThrow().prefix())
+                : another(box);
+    }
+
+    /** A free address in the job's range, or where none is said in its own network. */
+    private Remedy another(Box box) {
+        int prefix = range.orElseGet(() -> network(box)).prefix();
+        return FreeAddresses.forBox(plan, box)
+                .map(ip -> moved(box, ip, prefix))
+                .orElseGet(() -> new Remedy.Decide("Choose a wider range", Remedy.Where.ROUTING));
+    }
+
+    private static Remedy moved(Box box, Ipv4 ip, int prefix) {
+        NetCard card = box.card().orElseThrow().at(ip, prefix);
+        return new Remedy.Apply("Give " + box.name() + " " + card, NetworkEdits.putBox(box.with(card)));
+    }
+}
