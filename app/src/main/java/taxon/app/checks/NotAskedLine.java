@@ -34,6 +34,9 @@ record NotAskedLine(int count, String why, String ids) {
         if (reading.outdated(plan).contains(universe)) {
             return "universe " + universe + " goes another way since it was read";
         }
+        if (reading.ways().containsKey(universe)) {
+            return "universe " + universe + " was read by some of its ways only";
+        }
         return plan.universe(universe).isRouted()
                 ? "universe " + universe + " could not be read"
                 : "universe " + universe + " goes through no port";

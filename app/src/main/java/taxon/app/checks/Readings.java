@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
@@ -12,6 +13,7 @@ import java.util.stream.Collectors;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Service;
 import taxon.app.TaxonSettings;
+import taxon.app.cards.Cards;
 import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
 import taxon.app.edit.NoSuchJobException;
@@ -33,6 +35,7 @@ import taxon.wire.artnet.link.SendPolicy;
 class Readings implements DisposableBean {
     private final JobEditor editor;
     private final TaxonSettings settings;
+    private final Cards cards;
     private final Clock clock;
     private final Map<Integer, ReadingState> states = new ConcurrentHashMap<>();
     private final Set<Integer> stopped = ConcurrentHashMap.newKeySet();
@@ -42,9 +45,10 @@ class Readings implements DisposableBean {
         return thread;
     });
 
-    Readings(JobEditor editor, TaxonSettings settings, Clock clock) {
+    Readings(JobEditor editor, TaxonSettings settings, Cards cards, Clock clock) {
         this.editor = editor;
         this.settings = settings;
+        this.cards = cards;
         this.clock = clock;
     }
 
@@ -85,7 +89,7 @@ class Readings implements DisposableBean {
 
     /** A reader that may send to this machine, and when it is armed to the plan's own nodes; never elsewhere. */
     RigReader reader(Plan plan, boolean armed) {
-        return new RigReader(card(), policy(plan, armed), settings.answerWithin(), clock);
+        return new RigReader(() -> card(plan), policy(plan, armed), settings.answerWithin(), clock);
     }
 
     SendPolicy policy(Plan plan, boolean armed) {
@@ -94,9 +98,18 @@ class Readings implements DisposableBean {
         return ip -> ip.isLoopback() || planned.contains(ip);
     }
 
-    Ipv4 card() {
-        return Ipv4.parse(settings.card())
-                .orElseThrow(() -> new IllegalStateException("taxon.card is no IPv4 address: " + settings.card()));
+    /**
+     * The card that a job is spoken from.
+     *
+     * @throws IOException when this computer has it no more
+     */
+    Ipv4 card(Plan plan) throws IOException {
+        Optional<Ipv4> chosen = plan.sheet().network().card();
+        return chosen.isPresent()
+                ? cards.require(chosen.get())
+                : Ipv4.parse(settings.card())
+                        .orElseThrow(
+                                () -> new IllegalStateException("taxon.card is no IPv4 address: " + settings.card()));
     }
 
     private void run(int job, RigReader reader, Plan plan) {

@@ -43,12 +43,17 @@ import taxon.wire.rdm.codec.Uid;
 final class RigReader {
     private static final int MOST_SUB_DEVICES = 64;
 
-    private final Ipv4 card;
+    private final Speaking card;
     private final SendPolicy policy;
     private final Duration answerWithin;
     private final Clock clock;
 
-    RigReader(Ipv4 card, SendPolicy policy, Duration answerWithin, Clock clock) {
+    /** Which card to speak from, asked each time before anything is sent. */
+    interface Speaking {
+        Ipv4 card() throws IOException;
+    }
+
+    RigReader(Speaking card, SendPolicy policy, Duration answerWithin, Clock clock) {
         this.card = card;
         this.policy = policy;
         this.answerWithin = answerWithin;
@@ -66,7 +71,7 @@ final class RigReader {
      * @throws IOException when the socket cannot be had, or nothing may be sent to a node
      */
     RigReading read(Plan plan, Consumer<Progress> told, BooleanSupplier stop) throws IOException, InterruptedException {
-        try (ArtNetController controller = ArtNetController.open(card, policy, answerWithin)) {
+        try (ArtNetController controller = ArtNetController.open(card.card(), policy, answerWithin)) {
             Walk walk = new Walk(controller, told, stop);
             for (Map.Entry<Box, List<Planned>> entry : byBox(plan).entrySet()) {
                 walk.reachable(entry.getKey(), entry.getValue());

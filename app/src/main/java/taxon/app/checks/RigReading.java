@@ -63,22 +63,24 @@ record RigReading(
                 .collect(Collectors.toUnmodifiableSet());
     }
 
-    /** The universes that were read and go another way now. */
+    /** The universes of which a way that was read is not planned so any more. */
     Set<UniverseNumber> outdated(Plan plan) {
-        Set<UniverseNumber> outdated = new TreeSet<>(ways.keySet());
-        outdated.removeAll(read(plan));
-        return outdated;
+        return ways.entrySet().stream()
+                .filter(e -> e.getValue().stream().anyMatch(w -> !isPlannedSo(plan, e.getKey(), w)))
+                .map(Map.Entry::getKey)
+                .collect(Collectors.toCollection(TreeSet::new));
     }
 
     /** All of its ways that lead to units were read, and lead where they led; one that was not leaves units that nobody asked. */
     private static boolean isRoutedSo(Plan plan, UniverseNumber universe, List<Way> ways) {
         Set<Route> read = ways.stream().map(Way::route).collect(Collectors.toSet());
-        Set<Route> now = toUnits(plan, plan.universe(universe)).collect(Collectors.toSet());
-        return now.equals(read)
-                && ways.stream()
-                        .allMatch(w -> plan.box(w.route().port().box())
-                                .flatMap(Box::ip)
-                                .equals(Optional.of(w.node())));
+        return toUnits(plan, plan.universe(universe)).allMatch(read::contains)
+                && ways.stream().allMatch(w -> isPlannedSo(plan, universe, w));
+    }
+
+    private static boolean isPlannedSo(Plan plan, UniverseNumber universe, Way way) {
+        return plan.universe(universe).routes().contains(way.route())
+                && plan.box(way.route().port().box()).flatMap(Box::ip).equals(Optional.of(way.node()));
     }
 
     /** The ways of a universe behind which units hang; a program that receives it has none. */

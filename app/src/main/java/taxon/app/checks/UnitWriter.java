@@ -143,7 +143,7 @@ class UnitWriter {
         Uid uid = Uid.parse(order.uid());
         // To be armed is to be allowed: this one write may go to this one node.
         try (ArtNetController controller = ArtNetController.open(
-                readings.card(),
+                readings.card(plan),
                 ip -> readings.policy(plan, true).allows(ip)
                         && ip.equals(order.way().node()),
                 settings.answerWithin())) {

@@ -55,6 +55,15 @@ class HandoverController {
         frames.open(job, Optional.of(Stage.HANDOVER), request, model);
         model.addAttribute("revisions", all);
         model.addAttribute("state", revisions.state(job));
+        model.addAttribute(
+                "spokenFrom",
+                frames.state(job)
+                        .plan()
+                        .sheet()
+                        .network()
+                        .card()
+                        .map(Object::toString)
+                        .orElse(""));
         model.addAttribute("next", Revision.letters(revisions.nextNumber(job)));
         return "handover/page";
     }

@@ -9,6 +9,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import taxon.app.cards.Cards;
 import taxon.app.edit.JobState;
 import taxon.app.form.Reply;
 import taxon.app.frame.FindingView;
@@ -19,9 +20,11 @@ import taxon.app.frame.Stage;
 @Controller
 class NetworkController {
     private final Frames frames;
+    private final Cards cards;
 
-    NetworkController(Frames frames) {
+    NetworkController(Frames frames, Cards cards) {
         this.frames = frames;
+        this.cards = cards;
     }
 
     @GetMapping("/jobs/{job}/network")
@@ -41,6 +44,11 @@ class NetworkController {
         model.addAttribute("meanings", BoxMeaning.of(box, state.plan()));
         model.addAttribute("counting", state.plan().sheet().counting());
         model.addAttribute("boxes", state.plan().boxes());
+        model.addAttribute("cards", CardView.all(state.plan(), cards.all()));
+        model.addAttribute(
+                "chosenCard",
+                state.plan().sheet().network().card().map(Object::toString).orElse(""));
+        model.addAttribute("ipPlan", IpPlanView.of(state.plan()));
         model.addAttribute("kinds", Choices.ALL.kinds());
         model.addAttribute(
                 "findings",

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import taxon.core.addressing.space.Fits;
+import taxon.core.network.BoxKind;
 import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
 import taxon.core.network.RouteWords;
@@ -74,7 +75,8 @@ record NetworkDrawing(int width, int height, List<Plate> plates, List<Loose> loo
 
     private static Plate plate(Plan plan, Box box, int y, Map<PortRef, List<Carried>> carried, Fits fits) {
         List<Outlet> outlets = new ArrayList<>();
-        int ports = box.ports().size();
+        // What joins network cables carries no single universe.
+        int ports = box.kind() == BoxKind.SWITCH ? 0 : box.ports().size();
         for (int port = 1; port <= ports; port++) {
             PortRef ref = new PortRef(box.number(), port);
             int x = LEFT + (port - 1) % PORTS_IN_A_ROW * (PORT_WIDTH + 6);
@@ -89,7 +91,7 @@ record NetworkDrawing(int width, int height, List<Plate> plates, List<Loose> loo
                 box.number(),
                 box.name(),
                 box.card().map(Object::toString).orElse(box.kind().words()),
-                ports == 0 ? "" : Counted.of(ports, "port"),
+                box.ports().isEmpty() ? "" : Counted.of(box.ports().size(), "port"),
                 outlets);
     }
 

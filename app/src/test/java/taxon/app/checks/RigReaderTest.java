@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import taxon.app.testing.TaxonServer;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.network.BoxKind;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
 import taxon.core.network.Route;
@@ -94,6 +95,53 @@ class RigReaderTest {
     }
 
     @Test
+    void aUniverseThatLeavesByTwoPortsIsReadBehindBoth() throws Exception {
+        start(
+                new SimPort(new PortAddress(1), List.of(unit(1, "101", 1))),
+                new SimPort(new PortAddress(1), List.of(unit(2, "102", 17), unit(3, "103", 33))));
+        Plan plan = plan().with(both(1, 2));
+        RigReading reading = read(plan);
+        assertThat(reading.against(plan).counts())
+                .containsEntry(Verdict.RIGHT, 3L)
+                .containsEntry(Verdict.MISSING, 0L);
+        assertThat(reading.units()).allSatisfy(u -> assertThat(reading.way(u)).isPresent());
+        assertThat(reading.way(reading.units().get(0)).orElseThrow().route().port())
+                .isEqualTo(new PortRef(1, 1));
+    }
+
+    @Test
+    void aUniverseOfWhichOneWayCouldNotBeReadMissesNobody() throws Exception {
+        start(new SimPort(new PortAddress(1), List.of(unit(1, "101", 1))));
+        Plan plan = plan().with(both(1, 3));
+        RigReading reading = read(plan);
+        assertThat(reading.troubles()).singleElement().asString().contains("is planned on port 3");
+        assertThat(reading.against(plan).counts()).containsEntry(Verdict.MISSING, 0L);
+        assertThat(NotAskedLine.of(plan, reading))
+                .containsExactly(new NotAskedLine(3, "universe 1 was read by some of its ways only", "101–103"));
+        // Once it leaves by the way alone that was read, that reading says all.
+        Plan narrowed = plan.with(universe(1, 1, 1));
+        assertThat(reading.against(narrowed).counts())
+                .containsEntry(Verdict.RIGHT, 1L)
+                .containsEntry(Verdict.MISSING, 2L);
+    }
+
+    @Test
+    void whatLeavesByNoNetworkCannotBeReadAndMissesNobody() throws Exception {
+        start(new SimPort(new PortAddress(1), List.of(unit(1, "101", 1))));
+        Plan plan = plan();
+        plan = plan.with(Box.node(2, "Stick", here, 1).as(BoxKind.INTERFACE))
+                .with(plan.universe(UniverseNumber.of(1))
+                        .with(List.of(
+                                plan.universe(UniverseNumber.of(1)).routes().get(0),
+                                new Route.Direct(new PortRef(2, 1)))));
+        RigReading reading = read(plan);
+        assertThat(reading.against(plan).counts()).containsEntry(Verdict.MISSING, 0L);
+        assertThat(NotAskedLine.of(plan, reading))
+                .extracting(NotAskedLine::why)
+                .containsExactly("universe 1 was read by some of its ways only");
+    }
+
+    @Test
     void whatNoPortCarriesAndWhatHasNoAddressIsNamed() throws Exception {
         start(new SimPort(new PortAddress(1), List.of()));
         Plan plan = Rigs.add(
@@ -120,12 +168,19 @@ class RigReaderTest {
         return new Universe(UniverseNumber.of(number), "", List.of(route));
     }
 
-    private void start(SimPort port) throws IOException {
-        rig = Optional.of(SimulatedRig.start(List.of(new NodeSpec(here, "Node", List.of(port)))));
+    private static Universe both(int one, int other) {
+        Route first = new Route.ArtNet(new PortAddress(1), new PortRef(1, one));
+        Route second = new Route.ArtNet(new PortAddress(1), new PortRef(1, other));
+        return new Universe(UniverseNumber.of(1), "", List.of(first, second));
+    }
+
+    private void start(SimPort... ports) throws IOException {
+        rig = Optional.of(SimulatedRig.start(List.of(new NodeSpec(here, "Node", List.of(ports)))));
     }
 
     private RigReading read(Plan plan) throws Exception {
-        RigReader reader = new RigReader(ip(1), SendPolicy.LOOPBACK_ONLY, Duration.ofMillis(400), Clock.systemUTC());
+        RigReader reader =
+                new RigReader(() -> ip(1), SendPolicy.LOOPBACK_ONLY, Duration.ofMillis(400), Clock.systemUTC());
         return reader.read(plan, p -> {}, () -> false);
     }
 

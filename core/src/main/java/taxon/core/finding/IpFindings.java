@@ -75,7 +75,7 @@ final class IpFindings {
                         .map(r -> new NetworkGrounds.MaskDiffers(box, card, r)));
     }
 
-    /** Where no range is said: boxes of which not each lies in the network of each other. */
+    /** Where no range is said: boxes that do not hear all of those that are together. */
     List<Finding> apart() {
         Map<String, List<Box>> byNetwork = new TreeMap<>();
         boxes.forEach(b -> byNetwork
@@ -84,16 +84,31 @@ final class IpFindings {
         if (range.isPresent() || byNetwork.size() < 2) {
             return List.of();
         }
-        List<List<Box>> networks = byNetwork.values().stream()
+        return byNetwork.values().stream()
                 .sorted((a, b) -> b.size() - a.size())
+                .flatMap(together -> apartFrom(together).stream())
+                .limit(1)
                 .toList();
-        List<Box> others = networks.stream().skip(1).flatMap(List::stream).toList();
-        return List.of(NetworkNumberRules.found(
-                Rule.NETWORKS_APART,
-                String.join("+", byNetwork.keySet()),
-                new NetworkGrounds.NetworksApart(
-                        networks.stream().map(n -> network(n.get(0))).toList(), networks.get(0), others),
-                new Remedy.Decide("Hand out addresses of one range", Remedy.Where.ROUTING)));
+    }
+
+    private Optional<Finding> apartFrom(List<Box> together) {
+        List<Box> others = boxes.stream()
+                .filter(b -> together.stream().anyMatch(t -> !hearEachOther(b, t)))
+                .toList();
+        Subnet network = network(together.get(0));
+        return others.isEmpty()
+                ? Optional.empty()
+                : Optional.of(NetworkNumberRules.found(
+                        Rule.NETWORKS_APART,
+                        network.toString(),
+                        new NetworkGrounds.NetworksApart(network, together, others),
+                        new Remedy.Decide("Hand out addresses of one range", Remedy.Where.ROUTING)));
+    }
+
+    /** Masks may differ, as long as each finds the other in what it takes for its network. */
+    private static boolean hearEachOther(Box one, Box other) {
+        return network(one).contains(other.ip().orElseThrow())
+                && network(other).contains(one.ip().orElseThrow());
     }
 
     private static Subnet network(Box box) {

@@ -2,7 +2,6 @@ package taxon.core.finding;
 
 import java.util.Collection;
 import java.util.List;
-import java.util.stream.Collectors;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.network.RouteWords;
 import taxon.core.network.Subnet;
@@ -74,10 +73,9 @@ final class NetworkFindingText {
                     + " has " + m.expected().mask() + ".";
         }
         NetworkGrounds.NetworksApart n = (NetworkGrounds.NetworksApart) grounds;
-        return "The boxes lie in " + n.networks().size() + " networks that do not hear each other: "
-                + n.networks().stream().limit(TOLD).map(Subnet::toString).collect(Collectors.joining(", "))
-                + (n.networks().size() > TOLD ? " and others" : "") + ". " + names(n.others()) + " "
-                + (n.others().size() == 1 ? "is" : "are") + " not with " + names(n.first()) + ".";
+        return names(n.together()) + (n.together().size() == 1 ? " lies in " : " lie in ") + n.network() + "; "
+                + names(n.others()) + (n.others().size() == 1 ? " is" : " are") + " not in one network with "
+                + (n.together().size() == 1 ? "it." : "all of them.");
     }
 
     private static String port(Box box, int port) {

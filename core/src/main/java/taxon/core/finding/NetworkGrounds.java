@@ -48,9 +48,10 @@ public sealed interface NetworkGrounds {
     /**
      * Boxes that cannot hear each other although they shall.
      *
-     * @param networks what each mask takes for its network, two or more
+     * @param together those in {@code network}
+     * @param others each of whom does not hear, or is not heard by, one of them
      */
-    record NetworksApart(List<Subnet> networks, List<Box> first, List<Box> others) implements NetworkGrounds {}
+    record NetworksApart(Subnet network, List<Box> together, List<Box> others) implements NetworkGrounds {}
 
     /** @param expected the mask of the job's range */
     record MaskDiffers(Box box, NetCard card, Subnet expected) implements NetworkGrounds {}

@@ -80,6 +80,11 @@ public record Box(
         return new Box(changed, name, kind, card, ports, place, facts);
     }
 
+    /** The same as another kind; without its address where that kind has none. */
+    public Box as(BoxKind changed) {
+        return new Box(number, name, changed, card.filter(c -> changed.canBeOnNetwork()), ports, place, facts);
+    }
+
     /** The same with another address or mask. */
     public Box with(NetCard changed) {
         return new Box(number, name, kind, Optional.of(changed), ports, place, facts);

@@ -192,11 +192,18 @@ class NetworkFindingsTest {
     void withoutARangeBoxesOfTwoNetworksAreFoundApart() {
         Plan plan = plan(node(1, "10.0.0.11/24"), node(2, "10.0.0.12/24"), node(3, "10.0.1.13/24"));
         assertThat(only(plan, Rule.NETWORKS_APART))
-                .contains(
-                        "2 networks that do not hear each other: 10.0.0.0/24, 10.0.1.0/24",
-                        "Node 3 is not with Node 1 and Node 2");
+                .isEqualTo("Node 1 and Node 2 lie in 10.0.0.0/24; Node 3 is not in one network with all of them.");
         assertThat(found(plan(node(1, "10.0.0.11/24"), node(2, "10.0.0.12/24")), Rule.NETWORKS_APART))
                 .isEmpty();
+    }
+
+    @Test
+    void boxesOfDifferentMasksThatFindEachOtherAreNotApart() {
+        assertThat(found(plan(node(1, "10.0.0.11/24"), node(2, "10.0.0.12/8")), Rule.NETWORKS_APART))
+                .isEmpty();
+        // The one with the wide mask finds the other, and is not found by it.
+        assertThat(only(plan(node(1, "10.0.0.11/24"), node(2, "10.0.1.12/8")), Rule.NETWORKS_APART))
+                .contains("not in one network");
     }
 
     static LongStream seeds() {

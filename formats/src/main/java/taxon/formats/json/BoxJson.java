@@ -201,6 +201,7 @@ final class BoxJson {
             ObjectNode first = plan.putObject("first");
             new TreeMap<>(ip.first()).forEach((kind, host) -> first.put(Json.slug(kind), host));
         });
+        rules.card().ifPresent(c -> node.put("card", c.toString()));
         if (!rules.cable().equals(CableRules.USUAL)) {
             node.set("cable", write(rules.cable()));
         }
@@ -224,7 +225,8 @@ final class BoxJson {
         return new NetworkRules(
                 counting,
                 Json.optional(node, "ip", BoxJson::readIpRules),
-                Json.optional(node, "cable", BoxJson::readCable).orElse(CableRules.USUAL));
+                Json.optional(node, "cable", BoxJson::readCable).orElse(CableRules.USUAL),
+                Json.optional(node, "card", n -> ip(n.asString())));
     }
 
     private static IpRules readIpRules(JsonNode node) {

@@ -1,0 +1,105 @@
+package taxon.app.network;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.EnumMap;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.cards.Cards;
+import taxon.app.edit.Guard;
+import taxon.app.edit.JobEditor;
+import taxon.app.edit.JobState;
+import taxon.app.form.Fields;
+import taxon.app.form.Reply;
+import taxon.app.frame.Frames;
+import taxon.app.proposals.ProposalDesk;
+import taxon.core.network.BoxKind;
+import taxon.core.network.IpRules;
+import taxon.core.network.Ipv4;
+import taxon.core.network.NetworkRules;
+import taxon.core.network.Subnet;
+import taxon.core.rig.edit.NetworkEdits;
+import taxon.core.text.Texts;
+import taxon.formats.json.Json;
+
+/** The job's range of addresses, and the card that Taxon speaks from. */
+@Controller
+class IpController {
+    private final Frames frames;
+    private final JobEditor editor;
+    private final ProposalDesk desk;
+    private final Cards cards;
+
+    IpController(Frames frames, JobEditor editor, ProposalDesk desk, Cards cards) {
+        this.frames = frames;
+        this.editor = editor;
+        this.desk = desk;
+        this.cards = cards;
+    }
+
+    /** Proposes an address for every box: {@code range}, {@code first-KIND} where a kind begins, {@code anew} = yes to move all. */
+    @PostMapping("/jobs/{job}/ip-plan")
+    Object propose(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "ip-plan", "/jobs/" + job + "/network");
+        JobState state = frames.state(job);
+        Optional<IpRules> rules = rules(reply.fields());
+        if (rules.isEmpty() || reply.fields().isFaulty()) {
+            return reply.refused();
+        }
+        int id = desk.open(
+                job,
+                state.version(),
+                IpKind.NAME,
+                IpKind.request(rules.get(), reply.fields().text("anew").equals("yes")));
+        return reply.done(
+                "Proposed; no address has changed yet.",
+                "/jobs/" + job + "/ip-plan/" + id,
+                Json.object().put("proposal", id));
+    }
+
+    private static Optional<IpRules> rules(Fields fields) {
+        Optional<Subnet> range = Subnet.parse(fields.text("range"));
+        if (range.isEmpty()) {
+            fields.refuse(
+                    "range",
+                    "The range reads " + Texts.clip(fields.text("range"), 60)
+                            + "; it takes 10.0.0.0/24 or 10.0.0.0 255.255.255.0.");
+            return Optional.empty();
+        }
+        Map<BoxKind, Integer> first = new EnumMap<>(IpRules.usual(range.get()).first());
+        for (BoxKind kind : BoxKind.values()) {
+            fields.numberOrNone(
+                            "first-" + Json.slug(kind),
+                            "first " + kind.words(),
+                            1,
+                            range.get().hosts())
+                    .ifPresent(host -> first.put(kind, host));
+        }
+        return fields.build("range", () -> new IpRules(range.get(), first));
+    }
+
+    /** Chooses the card that the job is spoken from; empty for the one that Taxon was started with. */
+    @PostMapping("/jobs/{job}/card")
+    Object card(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "card", "/jobs/" + job + "/network");
+        long version = reply.version();
+        Optional<Ipv4> ip = Ipv4.parse(reply.fields().text("card"));
+        boolean none = !reply.fields().has("card");
+        if (!none && ip.flatMap(cards::find).isEmpty()) {
+            reply.fields()
+                    .refuse(
+                            "card",
+                            "This computer has no card with the address "
+                                    + Texts.clip(reply.fields().text("card"), 60) + ".");
+        }
+        if (reply.fields().isFaulty()) {
+            return reply.refused();
+        }
+        NetworkRules rules = frames.state(job).plan().sheet().network().from(none ? Optional.empty() : ip);
+        String title = none ? "Spoken from the usual card" : "Spoken from " + ip.orElseThrow();
+        return reply.after(
+                editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, reply.who(), NetworkEdits.rules(title, rules)));
+    }
+}
