@@ -10,6 +10,12 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.network.Ipv4;
+import taxon.core.network.Route;
+import taxon.core.network.Route.PortRef;
+import taxon.core.network.SacnUniverse;
+import taxon.core.rig.Box;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlanDelta;
 import taxon.core.testing.Rigs;
@@ -45,6 +51,22 @@ class JobJsonTest {
                 .forEach((key, element) -> assertThat(
                                 ElementJson.read(key.kind(), Json.parse(Json.print(ElementJson.write(element)))))
                         .isEqualTo(element));
+    }
+
+    @Test
+    void aDocumentFromBeforeThereWereOtherBoxesThanNodesIsStillRead() {
+        String older = """
+                {"format":"taxon-job","version":1,"job":{"name":"Old","venue":"","note":""},"types":[],"positions":[],
+                 "nodes":[{"number":1,"name":"Quay","ip":"10.0.0.11","ports":4}],
+                 "universes":[{"number":5,"label":"hull",
+                   "route":{"protocol":"sacn","universe":5,"node":1,"port":2}}],
+                 "reserved":[],"fixtures":[],"evidence":[]}""";
+        JobJson.Parsed parsed = JobJson.read(older.getBytes(StandardCharsets.UTF_8));
+        assertThat(parsed).isInstanceOf(JobJson.Read.class);
+        Plan plan = ((JobJson.Read) parsed).plan();
+        assertThat(plan.boxes()).containsExactly(Box.node(1, "Quay", Ipv4.of(10, 0, 0, 11), 4));
+        assertThat(plan.universe(UniverseNumber.of(5)).routes())
+                .containsExactly(new Route.Sacn(new SacnUniverse(5), new PortRef(1, 2)));
     }
 
     @Test
