@@ -1,0 +1,231 @@
+package taxon.core.routing;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.network.Counting;
+import taxon.core.network.Route;
+import taxon.core.network.Route.PortRef;
+import taxon.core.rig.Box;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.Plan;
+import taxon.core.rig.Ports;
+import taxon.core.rig.Universe;
+import taxon.core.routing.RouteProposal.Move;
+import taxon.core.routing.RouteProposal.NoPort;
+import taxon.core.routing.RouteProposal.Why;
+
+/** Makes a proposal of routes: chooses the boxes, then a flow of least cost to them. */
+final class RouteMaker {
+    /** What a way costs that cannot be reckoned: more than any that can, so that known places are filled first. */
+    private static final long UNKNOWN = 100_000_000L;
+
+    private static final int MILLIMETRES = 1000;
+
+    private final Plan plan;
+    private final RouteWish wish;
+    private final Map<UniverseNumber, List<Fixture>> units = new TreeMap<>();
+    private final List<Universe> going = new ArrayList<>();
+    private final List<NoPort> left = new ArrayList<>();
+    private final Map<Integer, List<PortRef>> free = new TreeMap<>();
+    private final Set<Integer> used = new TreeSet<>();
+    private int staying;
+
+    /** @param kept universes that keep their way even where all are routed anew */
+    RouteMaker(Plan plan, RouteWish wish, Set<UniverseNumber> kept) {
+        this.plan = plan;
+        this.wish = wish;
+        for (Fixture fixture : plan.fixtures()) {
+            fixture.addresses().values().stream()
+                    .map(a -> a.universe())
+                    .distinct()
+                    .forEach(u ->
+                            units.computeIfAbsent(u, n -> new ArrayList<>()).add(fixture));
+        }
+        sort(kept);
+        findRoom();
+    }
+
+    /** Tells who goes from who stays and who cannot. */
+    private void sort(Set<UniverseNumber> kept) {
+        for (Universe universe : plan.universes()) {
+            boolean sought = units.containsKey(universe.number())
+                    && !kept.contains(universe.number())
+                    && (!universe.isRouted() || wish.anew() && universe.routes().size() == 1 && feedsLine(universe));
+            if (!sought) {
+                staying += universe.isRouted() ? 1 : 0;
+            } else if (counted(universe, new PortRef(1, 1)).isEmpty()) {
+                left.add(new NoPort(universe, Why.NO_NUMBER));
+            } else {
+                going.add(universe);
+            }
+        }
+    }
+
+    private boolean feedsLine(Universe universe) {
+        return isOutlet(plan.box(universe.routes().get(0).port().box()).orElseThrow());
+    }
+
+    private static boolean isOutlet(Box box) {
+        return box.kind().takesRoutes() && box.kind().feedsLines();
+    }
+
+    /** The ports of each box that nothing comes to, as many as the box still takes. */
+    private void findRoom() {
+        Set<UniverseNumber> moving = new HashSet<>();
+        going.forEach(u -> moving.add(u.number()));
+        Set<PortRef> taken = new HashSet<>();
+        Map<Integer, Set<UniverseNumber>> carried = new HashMap<>();
+        plan.describedUniverses().stream()
+                .filter(u -> !moving.contains(u.number()))
+                .forEach(u -> u.routes().forEach(r -> {
+                    taken.add(r.port());
+                    carried.computeIfAbsent(r.port().box(), b -> new HashSet<>())
+                            .add(u.number());
+                }));
+        for (Box box : plan.boxes()) {
+            if (isOutlet(box)) {
+                int carries = carried.getOrDefault(box.number(), Set.of()).size();
+                long room = box.facts()
+                        .mostUniverses()
+                        .map(m -> Math.max(0, m - carries))
+                        .orElse(Box.MOST_PORTS);
+                free.put(
+                        box.number(),
+                        Ports.outputs(box)
+                                .filter(p -> !taken.contains(p))
+                                .limit(room)
+                                .toList());
+                if (carries > 0) {
+                    used.add(box.number());
+                }
+            }
+        }
+    }
+
+    RouteProposal make() {
+        List<Integer> fewest = fewestBoxes();
+        List<Integer> chosen = wish.aim() == RouteWish.Aim.FEWEST_BOXES ? fewest : List.copyOf(free.keySet());
+        List<Move> moves = moves(chosen);
+        Set<Integer> feeding = new TreeSet<>(used);
+        moves.forEach(m -> feeding.add(m.box().number()));
+        Set<Integer> needed = new TreeSet<>(used);
+        needed.addAll(fewest);
+        return new RouteProposal(RouteProposal.edit(moves), moves, staying, left, feeding.size(), needed.size());
+    }
+
+    /** Those that feed lines anyway, then the roomiest until all have a port: no fewer boxes have as much room. */
+    private List<Integer> fewestBoxes() {
+        List<Integer> order = new ArrayList<>(free.keySet());
+        order.sort(Comparator.comparing((Integer b) -> !used.contains(b))
+                .thenComparing(b -> -room(b))
+                .thenComparing(b -> b));
+        List<Integer> chosen = new ArrayList<>();
+        int room = 0;
+        for (int box : order) {
+            if (room < going.size() && room(box) > 0) {
+                chosen.add(box);
+                room += room(box);
+            }
+        }
+        return chosen;
+    }
+
+    private int room(int box) {
+        return free.getOrDefault(box, List.of()).size();
+    }
+
+    private List<Move> moves(List<Integer> boxes) {
+        CableWay way = new CableWay(plan);
+        long[][] costs = new long[going.size()][boxes.size()];
+        List<List<Optional<Double>>> metres = new ArrayList<>();
+        for (int u = 0; u < going.size(); u++) {
+            List<Optional<Double>> row = new ArrayList<>();
+            for (int b = 0; b < boxes.size(); b++) {
+                Universe universe = going.get(u);
+                Optional<Double> nearest = nearest(way, universe, box(boxes.get(b)));
+                row.add(nearest);
+                costs[u][b] = nearest.map(m -> Math.min(UNKNOWN - 1, Math.round(m * MILLIMETRES)))
+                        .orElse(UNKNOWN + (universe.reaches(boxes.get(b)) ? 0 : 1));
+            }
+            metres.add(row);
+        }
+        int[] places =
+                PortFlow.assign(costs, boxes.stream().mapToInt(this::room).toArray());
+        Map<Universe, PortRef> ports = ports(boxes, places);
+        List<Move> moves = new ArrayList<>();
+        for (int u = 0; u < places.length; u++) {
+            Universe universe = going.get(u);
+            Optional<PortRef> port = Optional.ofNullable(ports.get(universe));
+            if (port.isEmpty()) {
+                left.add(new NoPort(universe, Why.NO_PORT_LEFT));
+            } else {
+                Route route = number(universe, port.get()).orElseThrow();
+                Optional<Route> before = universe.routes().stream().findFirst();
+                if (before.equals(Optional.of(route))) {
+                    staying++;
+                } else {
+                    Optional<Double> far = metres.get(u).get(places[u]);
+                    moves.add(new Move(universe, before, route, box(port.get().box()), far));
+                }
+            }
+        }
+        return moves;
+    }
+
+    /** Who was on a free port of its box keeps it; the others take what is left, in order. */
+    private Map<Universe, PortRef> ports(List<Integer> boxes, int[] places) {
+        Map<Universe, PortRef> ports = new HashMap<>();
+        for (int b = 0; b < boxes.size(); b++) {
+            List<PortRef> spare = new ArrayList<>(free.getOrDefault(boxes.get(b), List.of()));
+            List<Universe> seeking = new ArrayList<>();
+            for (int u = 0; u < places.length; u++) {
+                if (places[u] == b) {
+                    Universe universe = going.get(u);
+                    Optional<PortRef> own =
+                            universe.routes().stream().map(Route::port).findFirst();
+                    if (own.filter(spare::remove).isPresent()) {
+                        ports.put(universe, own.get());
+                    } else {
+                        seeking.add(universe);
+                    }
+                }
+            }
+            for (Universe universe : seeking) {
+                ports.put(universe, spare.remove(0));
+            }
+        }
+        return ports;
+    }
+
+    private Box box(int number) {
+        return plan.box(number).orElseThrow();
+    }
+
+    private Optional<Double> nearest(CableWay way, Universe universe, Box box) {
+        return units.getOrDefault(universe.number(), List.of()).stream()
+                .flatMap(f -> way.metres(box, f).stream())
+                .min(Double::compare);
+    }
+
+    /** The route that leads there by the wish's protocol, by none where the box has none. */
+    private Optional<Route> number(Universe universe, PortRef port) {
+        boolean direct = plan.box(port.box()).filter(b -> b.kind().isDirect()).isPresent();
+        return direct ? Optional.of(new Route.Direct(port)) : counted(universe, port);
+    }
+
+    private Optional<Route> counted(Universe universe, PortRef port) {
+        Counting counting = plan.sheet().counting();
+        return wish.protocol() == RouteWish.Protocol.ART_NET
+                ? counting.portAddress(universe.number()).map(a -> new Route.ArtNet(a, port))
+                : counting.sacn(universe.number()).map(s -> new Route.Sacn(s, port));
+    }
+}
