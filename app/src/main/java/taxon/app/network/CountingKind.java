@@ -1,14 +1,11 @@
 package taxon.app.network;
 
-import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import taxon.app.edit.JobState;
-import taxon.app.frame.Stage;
 import taxon.app.proposals.ProposalDesk;
-import taxon.app.proposals.ProposalKind;
 import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.core.counting.CountingProposal;
 import taxon.core.network.Counting;
@@ -20,7 +17,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** All universes numbered by one rule. */
 @Component
-class CountingKind implements ProposalKind<CountingProposal> {
+class CountingKind implements NetworkKind<CountingProposal> {
     static final String NAME = "counting";
 
     /** A universe before and after, in words. */
@@ -48,21 +45,6 @@ class CountingKind implements ProposalKind<CountingProposal> {
     @Override
     public String name() {
         return NAME;
-    }
-
-    @Override
-    public String path() {
-        return NAME;
-    }
-
-    @Override
-    public Stage stage() {
-        return Stage.NETWORK;
-    }
-
-    @Override
-    public String template() {
-        return "network/counting";
     }
 
     @Override
@@ -101,10 +83,5 @@ class CountingKind implements ProposalKind<CountingProposal> {
     @Override
     public void show(Looked<CountingProposal> looked, Model model) {
         model.addAttribute("proposal", View.of(looked.content()));
-    }
-
-    @Override
-    public String then(int job, StoredProposal stored, HttpServletRequest request) {
-        return "/jobs/" + job + "/network";
     }
 }

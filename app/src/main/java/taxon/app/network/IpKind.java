@@ -1,14 +1,11 @@
 package taxon.app.network;
 
-import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import taxon.app.edit.JobState;
-import taxon.app.frame.Stage;
 import taxon.app.proposals.ProposalDesk;
-import taxon.app.proposals.ProposalKind;
 import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.core.ipplan.IpProposal;
 import taxon.core.network.IpRules;
@@ -22,7 +19,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** An address in the job's range for every box. */
 @Component
-class IpKind implements ProposalKind<IpProposal> {
+class IpKind implements NetworkKind<IpProposal> {
     static final String NAME = "ip-plan";
     private static final String ANEW = "anew";
 
@@ -57,21 +54,6 @@ class IpKind implements ProposalKind<IpProposal> {
     @Override
     public String name() {
         return NAME;
-    }
-
-    @Override
-    public String path() {
-        return NAME;
-    }
-
-    @Override
-    public Stage stage() {
-        return Stage.NETWORK;
-    }
-
-    @Override
-    public String template() {
-        return "network/ip-plan";
     }
 
     @Override
@@ -118,10 +100,5 @@ class IpKind implements ProposalKind<IpProposal> {
     @Override
     public void show(Looked<IpProposal> looked, Model model) {
         model.addAttribute("proposal", view(looked));
-    }
-
-    @Override
-    public String then(int job, StoredProposal stored, HttpServletRequest request) {
-        return "/jobs/" + job + "/network";
     }
 }

@@ -1,15 +1,12 @@
 package taxon.app.network;
 
-import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import taxon.app.edit.JobState;
-import taxon.app.frame.Stage;
 import taxon.app.proposals.ProposalDesk;
-import taxon.app.proposals.ProposalKind;
 import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.core.history.NetworkText;
 import taxon.core.network.RouteWords;
@@ -27,7 +24,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** A port for every universe. */
 @Component
-class RoutesKind implements ProposalKind<RouteProposal> {
+class RoutesKind implements NetworkKind<RouteProposal> {
     static final String NAME = "routes";
 
     /**
@@ -79,21 +76,6 @@ class RoutesKind implements ProposalKind<RouteProposal> {
     @Override
     public String name() {
         return NAME;
-    }
-
-    @Override
-    public String path() {
-        return NAME;
-    }
-
-    @Override
-    public Stage stage() {
-        return Stage.NETWORK;
-    }
-
-    @Override
-    public String template() {
-        return "network/routes";
     }
 
     @Override
@@ -160,10 +142,5 @@ class RoutesKind implements ProposalKind<RouteProposal> {
     @Override
     public void show(Looked<RouteProposal> looked, Model model) {
         model.addAttribute("proposal", view(looked));
-    }
-
-    @Override
-    public String then(int job, StoredProposal stored, HttpServletRequest request) {
-        return "/jobs/" + job + "/network";
     }
 }

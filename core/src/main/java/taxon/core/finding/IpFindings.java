@@ -1,11 +1,13 @@
 package taxon.core.finding;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import taxon.core.ipplan.FreeAddresses;
+import taxon.core.network.BoxKind;
 import taxon.core.network.IpRules;
 import taxon.core.network.Ipv4;
 import taxon.core.network.NetCard;
@@ -21,6 +23,10 @@ final class IpFindings {
     private final Plan plan;
     private final Optional<Subnet> range;
     private final List<Box> boxes;
+    private final Map<Seeking, Optional<Ipv4>> free = new HashMap<>();
+
+    /** Boxes of one kind in one range are offered the same free address. */
+    private record Seeking(BoxKind kind, Subnet range) {}
 
     IpFindings(Plan plan) {
         this.plan = plan;
@@ -138,9 +144,9 @@ final class IpFindings {
 
     /** A free address in the job's range, or where none is said in its own network. */
     private Remedy another(Box box) {
-        int prefix = range.orElseGet(() -> network(box)).prefix();
-        return FreeAddresses.forBox(plan, box)
-                .map(ip -> moved(box, ip, prefix))
+        Subnet within = range.orElseGet(() -> network(box));
+        return free.computeIfAbsent(new Seeking(box.kind(), within), s -> FreeAddresses.forBox(plan, box))
+                .map(ip -> moved(box, ip, within.prefix()))
                 .orElseGet(() -> new Remedy.Decide("Choose a wider range", Remedy.Where.ROUTING));
     }
 

@@ -23,6 +23,7 @@ final class NetworkNumberRules {
     private final Plan plan;
     private final List<Universe> routed;
     private final Set<UniverseNumber> inUse = new HashSet<>();
+    private Optional<Remedy> recount = Optional.empty();
 
     NetworkNumberRules(Plan plan) {
         this.plan = plan;
@@ -64,8 +65,16 @@ final class NetworkNumberRules {
         return route instanceof Route.Sacn s ? Optional.of("sacn " + s.universe()) : Optional.empty();
     }
 
-    /** By one rule no two have the same number, as far as it has one for each. */
+    /** The remedy of every finding about numbers; worked out once, and only where there is one. */
     private Remedy recount() {
+        if (recount.isEmpty()) {
+            recount = Optional.of(byOneRule());
+        }
+        return recount.get();
+    }
+
+    /** By one rule no two have the same number, as far as it has one for each. */
+    private Remedy byOneRule() {
         CountingProposal all = CountingProposal.of(plan, plan.sheet().counting());
         return all.omissions().isEmpty()
                 ? new Remedy.Apply("Number all by the job's counting", all.edit())

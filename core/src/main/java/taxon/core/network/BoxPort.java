@@ -85,9 +85,4 @@ public record BoxPort(Direction direction, Socket socket, boolean rdm, Merge mer
     public BoxPort turned(Direction changed) {
         return new BoxPort(changed, socket, rdm, merge, whenLost, steady);
     }
-
-    /** The same with another socket. */
-    public BoxPort with(Socket changed) {
-        return new BoxPort(direction, changed, rdm, merge, whenLost, steady);
-    }
 }

@@ -66,11 +66,6 @@ public record BoxFacts(
         Texts.allowNote("note of a box", note, 400);
     }
 
-    /** The same cabled or linked to a port of another box. */
-    public BoxFacts reaching(PortRef port) {
-        return new BoxFacts(mostUniverses, shows, Optional.of(port), fixture, megabits, snooping, passesRdm, note);
-    }
-
     /** The same that is no fixture. */
     BoxFacts withoutFixture() {
         return new BoxFacts(mostUniverses, shows, reaches, Optional.empty(), megabits, snooping, passesRdm, note);
@@ -79,10 +74,5 @@ public record BoxFacts(
     /** The same that takes at most so many universes. */
     public BoxFacts taking(int universes) {
         return new BoxFacts(Optional.of(universes), shows, reaches, fixture, megabits, snooping, passesRdm, note);
-    }
-
-    /** The same with RDM passed or not. */
-    public BoxFacts passingRdm(boolean changed) {
-        return new BoxFacts(mostUniverses, shows, reaches, fixture, megabits, snooping, changed, note);
     }
 }

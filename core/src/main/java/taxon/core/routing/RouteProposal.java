@@ -80,17 +80,19 @@ public record RouteProposal(Edit edit, List<Move> moves, int staying, List<NoPor
     /** Carries what is routed nowhere. Whoever finds no port anew keeps the one that it has, which then is nobody else's. */
     public static RouteProposal of(Plan plan, RouteWish wish) {
         Set<UniverseNumber> kept = new HashSet<>();
-        while (true) {
-            RouteProposal proposal = new RouteMaker(plan, wish, kept).make();
-            boolean all = proposal.omissions().stream()
-                    .filter(o -> o.universe().isRouted())
-                    .map(o -> kept.add(o.universe().number()))
-                    .toList()
-                    .isEmpty();
-            if (all) {
-                return proposal;
-            }
+        RouteProposal proposal = new RouteMaker(plan, wish, kept).make();
+        while (kept.addAll(proposal.withoutPortAnew())) {
+            proposal = new RouteMaker(plan, wish, kept).make();
         }
+        return proposal;
+    }
+
+    private List<UniverseNumber> withoutPortAnew() {
+        return omissions.stream()
+                .map(NoPort::universe)
+                .filter(Universe::isRouted)
+                .map(Universe::number)
+                .toList();
     }
 
     static Edit edit(List<Move> moves) {

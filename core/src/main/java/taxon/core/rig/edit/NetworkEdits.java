@@ -59,7 +59,7 @@ public final class NetworkEdits {
         return new Edit(title, plan -> routed(plan, universe));
     }
 
-    /** Says who rules for the network and the lines of the job. */
+    /** Decides anew what is decided once for the network and the lines of the job. */
     public static Edit rules(String title, NetworkRules rules) {
         return new Edit(title, plan -> new Changed(plan.with(plan.sheet().with(rules))));
     }
