@@ -38,6 +38,8 @@ final class RouteMaker {
     private final Map<Integer, List<PortRef>> free = new TreeMap<>();
     private final Set<Integer> used = new TreeSet<>();
     private int staying;
+    private double metres;
+    private int unreckoned;
 
     /** @param kept universes that keep their way even where all are routed anew */
     RouteMaker(Plan plan, RouteWish wish, Set<UniverseNumber> kept) {
@@ -119,7 +121,8 @@ final class RouteMaker {
         moves.forEach(m -> feeding.add(m.box().number()));
         Set<Integer> needed = new TreeSet<>(used);
         needed.addAll(fewest);
-        return new RouteProposal(RouteProposal.edit(moves), moves, staying, left, feeding.size(), needed.size());
+        return new RouteProposal(
+                RouteProposal.edit(moves), moves, staying, left, feeding.size(), needed.size(), metres, unreckoned);
     }
 
     /** Those that feed lines anyway, then the roomiest until all have a port: no fewer boxes have as much room. */
@@ -146,7 +149,7 @@ final class RouteMaker {
     private List<Move> moves(List<Integer> boxes) {
         CableWay way = new CableWay(plan);
         long[][] costs = new long[going.size()][boxes.size()];
-        List<List<Optional<Double>>> metres = new ArrayList<>();
+        List<List<Optional<Double>>> ways = new ArrayList<>();
         for (int u = 0; u < going.size(); u++) {
             List<Optional<Double>> row = new ArrayList<>();
             for (int b = 0; b < boxes.size(); b++) {
@@ -156,7 +159,7 @@ final class RouteMaker {
                 costs[u][b] = nearest.map(m -> Math.min(UNKNOWN - 1, Math.round(m * MILLIMETRES)))
                         .orElse(UNKNOWN + (universe.reaches(boxes.get(b)) ? 0 : 1));
             }
-            metres.add(row);
+            ways.add(row);
         }
         int[] places =
                 PortFlow.assign(costs, boxes.stream().mapToInt(this::room).toArray());
@@ -169,11 +172,13 @@ final class RouteMaker {
                 left.add(new NoPort(universe, Why.NO_PORT_LEFT));
             } else {
                 Route route = number(universe, port.get()).orElseThrow();
+                Optional<Double> far = ways.get(u).get(places[u]);
+                metres += far.orElse(0.0);
+                unreckoned += far.isEmpty() ? 1 : 0;
                 Optional<Route> before = universe.routes().stream().findFirst();
                 if (before.equals(Optional.of(route))) {
                     staying++;
                 } else {
-                    Optional<Double> far = metres.get(u).get(places[u]);
                     moves.add(new Move(universe, before, route, box(port.get().box()), far));
                 }
             }

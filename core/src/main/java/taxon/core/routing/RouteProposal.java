@@ -23,8 +23,19 @@ import taxon.core.rig.edit.Proposed;
  * @param omissions universes that get none, with the reason
  * @param boxes how many boxes feed lines afterwards
  * @param atLeast how many do in every plan that carries as many universes and keeps what is kept
+ * @param metres from the boxes to the nearest units, of all that were to be routed, whether they move or not, as far as it can
+ *     be reckoned
+ * @param unreckoned of how many of them it cannot be, since a place is not said
  */
-public record RouteProposal(Edit edit, List<Move> moves, int staying, List<NoPort> omissions, int boxes, int atLeast)
+public record RouteProposal(
+        Edit edit,
+        List<Move> moves,
+        int staying,
+        List<NoPort> omissions,
+        int boxes,
+        int atLeast,
+        double metres,
+        int unreckoned)
         implements Proposed {
     public RouteProposal {
         moves = List.copyOf(moves);
@@ -65,16 +76,6 @@ public record RouteProposal(Edit edit, List<Move> moves, int staying, List<NoPor
         public String words() {
             return words;
         }
-    }
-
-    /** Metres of all moves whose way can be reckoned. */
-    public double metres() {
-        return moves.stream().mapToDouble(m -> m.metres().orElse(0.0)).sum();
-    }
-
-    /** How many moves there are whose way cannot be reckoned, since a place is not said. */
-    public long unreckoned() {
-        return moves.stream().filter(m -> m.metres().isEmpty()).count();
     }
 
     /** Carries what is routed nowhere. Whoever finds no port anew keeps the one that it has, which then is nobody else's. */

@@ -180,7 +180,12 @@ class RouteProposalTest {
                             .count())
                     .isEqualTo(proposal.moves().size() + proposal.staying());
         }
-        if (!anew) {
+        if (anew) {
+            // Who stays where it is counts as well.
+            assertThat(RouteProposal.of(applied(least, plan), new RouteWish(Aim.LEAST_CABLE, Protocol.SACN, true))
+                            .metres())
+                    .isEqualTo(least.metres(), within(0.01));
+        } else {
             AllWays all = new AllWays(plan);
             all.search(0, 0, new HashSet<>());
             assertThat(least.moves()).hasSize(all.most);
