@@ -72,7 +72,7 @@ class RoutesHttpTest {
                     .path("proposal")
                     .asInt();
             assertThat(http.get("/jobs/1/routes/" + near).json().path("certain").asString())
-                    .contains("as far as it can be reckoned: of 1 universe a place is not said");
+                    .contains("as far as it can be reckoned: of 3 universes a place is not said");
         }
     }
 }

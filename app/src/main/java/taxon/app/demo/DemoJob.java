@@ -68,7 +68,7 @@ final class DemoJob {
                 sacn(5, "hull and gate", 2, 1),
                 sacn(6, "laser only", 2, 2),
                 new Universe(UniverseNumber.of(7), "wireless", List.of())));
-        return DemoWishes.wish(DemoGroups.gather(DemoPlaces.hang(plan.with(evidence(plan, now)))));
+        return DemoWishes.wish(DemoGroups.gather(DemoLines.draw(DemoPlaces.hang(plan.with(evidence(plan, now))))));
     }
 
     private static EquipmentList list(Plan plan) {

@@ -45,6 +45,7 @@ public record FindingView(
         return switch (where) {
             case PLACING -> Stage.ADDRESSES.path();
             case ROUTING -> Stage.NETWORK.path();
+            case LINES -> "lines";
             case TYPES -> Stage.TYPES.path();
             case NUMBERING -> "numbering";
         };

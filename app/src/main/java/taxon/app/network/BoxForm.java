@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 import taxon.app.form.Fields;
+import taxon.app.form.Outlets;
 import taxon.core.network.BoxKind;
 import taxon.core.network.BoxNumber;
 import taxon.core.network.BoxPort;

@@ -2,7 +2,8 @@ package taxon.app.network;
 
 import java.util.List;
 import java.util.stream.IntStream;
-import taxon.app.network.Outlets.Choice;
+import taxon.app.form.Outlets;
+import taxon.app.form.Outlets.Choice;
 import taxon.core.network.BoxKind;
 import taxon.core.network.BoxPort;
 import taxon.core.rig.Box;

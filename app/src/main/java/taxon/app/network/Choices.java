@@ -3,7 +3,7 @@ package taxon.app.network;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.Function;
-import taxon.app.network.Outlets.Choice;
+import taxon.app.form.Outlets.Choice;
 import taxon.core.network.BoxKind;
 import taxon.core.network.BoxNumber;
 import taxon.core.network.BoxPort;

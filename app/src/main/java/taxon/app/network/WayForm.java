@@ -2,6 +2,7 @@ package taxon.app.network;
 
 import java.util.Optional;
 import taxon.app.form.Fields;
+import taxon.app.form.Outlets;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.network.Counting;
 import taxon.core.network.Delivery;

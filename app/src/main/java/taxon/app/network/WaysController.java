@@ -14,6 +14,7 @@ import taxon.app.edit.Guard;
 import taxon.app.edit.JobEditor;
 import taxon.app.form.Fields;
 import taxon.app.form.NotThereException;
+import taxon.app.form.Outlets;
 import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;

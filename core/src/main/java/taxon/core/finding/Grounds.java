@@ -111,6 +111,9 @@ public sealed interface Grounds {
     /** Something about numbers, ports or addresses of the network. */
     record Network(NetworkGrounds what) implements Grounds {}
 
+    /** Something about lines of cable. */
+    record OfLine(LineGrounds what) implements Grounds {}
+
     /** Fixtures of the job without a fixture ID. */
     record NoId(List<Fixture> fixtures) implements Grounds {}
 

@@ -1,17 +1,15 @@
 package taxon.core.finding;
 
-import java.util.Collection;
 import java.util.List;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.network.RouteWords;
 import taxon.core.network.Subnet;
 import taxon.core.rig.Box;
 import taxon.core.text.Counted;
+import taxon.core.text.Listed;
 
 /** The sentences of findings about the network. */
 final class NetworkFindingText {
-    private static final int TOLD = 8;
-
     private NetworkFindingText() {}
 
     static String sentence(NetworkGrounds grounds) {
@@ -83,19 +81,10 @@ final class NetworkFindingText {
     }
 
     private static String names(List<Box> boxes) {
-        return joined(boxes.stream().map(Box::name).toList());
+        return Listed.of(boxes.stream().map(Box::name).toList());
     }
 
     private static String listed(List<UniverseNumber> universes) {
-        return joined(universes.stream().map(UniverseNumber::toString).toList());
-    }
-
-    private static String joined(Collection<String> words) {
-        List<String> told = words.stream().limit(TOLD).toList();
-        if (words.size() > TOLD) {
-            return String.join(", ", told) + " and " + (words.size() - TOLD) + " more";
-        }
-        int last = told.size() - 1;
-        return last <= 0 ? String.join("", told) : String.join(", ", told.subList(0, last)) + " and " + told.get(last);
+        return Listed.of(universes);
     }
 }

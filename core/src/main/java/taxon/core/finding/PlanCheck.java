@@ -78,6 +78,17 @@ public record PlanCheck(Map<Rule, List<Finding>> byRule) {
         found.put(Rule.IP_SELF_GIVEN, addresses.selfGiven());
         found.put(Rule.MASK_DIFFERS, addresses.maskDiffers());
         found.put(Rule.NETWORKS_APART, addresses.apart());
+        LineRules lines = new LineRules(plan);
+        found.put(Rule.LINE_CARRIES_NOTHING, lines.carriesNothing());
+        found.put(Rule.LINE_CARRIES_OTHER, lines.carriesOther());
+        found.put(Rule.LINE_LOADED, lines.loaded());
+        found.put(Rule.LINE_TOO_LONG, lines.tooLong());
+        found.put(Rule.LINE_ENDS_EARLY, lines.endsEarly());
+        found.put(Rule.HEARS_NO_CABLE, lines.hearsNoCable());
+        found.put(Rule.ON_TWO_LINES, lines.onTwoLines());
+        found.put(Rule.ON_NO_LINE, lines.onNoLine());
+        found.put(Rule.RDM_STOPPED, lines.rdmStopped());
+        found.put(Rule.SOCKETS_DIFFER, lines.socketsDiffer());
     }
 
     /** By rule, then in the order of the rule. */

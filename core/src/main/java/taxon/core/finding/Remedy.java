@@ -20,6 +20,7 @@ public sealed interface Remedy {
     enum Where {
         PLACING,
         ROUTING,
+        LINES,
         TYPES,
         NUMBERING
     }

@@ -35,6 +35,16 @@ public final class RuleTitle {
             case IP_SELF_GIVEN -> "A box that got no address";
             case MASK_DIFFERS -> "Another mask";
             case NETWORKS_APART -> "Boxes that do not hear each other";
+            case LINE_CARRIES_NOTHING -> "A line that carries nothing";
+            case LINE_CARRIES_OTHER -> "On a line of another universe";
+            case LINE_LOADED -> "More than a line bears";
+            case LINE_TOO_LONG -> "Longer than a line may be";
+            case LINE_ENDS_EARLY -> "A line that ends before its end";
+            case HEARS_NO_CABLE -> "On a cable that it does not hear";
+            case ON_TWO_LINES -> "On two lines at once";
+            case ON_NO_LINE -> "On no line";
+            case RDM_STOPPED -> "RDM that does not get through";
+            case SOCKETS_DIFFER -> "Plugs that do not fit";
             case MODE_DOUBTED -> "A mode that is doubted";
             case SHELF_SHORT -> "More than the shop has";
             case NO_ID -> "Without a fixture ID";

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import taxon.core.cable.CableWay;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.network.Counting;
 import taxon.core.network.Route;

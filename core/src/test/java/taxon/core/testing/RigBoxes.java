@@ -72,7 +72,9 @@ public final class RigBoxes {
                                 Length.metres("" + random.nextInt(3)),
                                 any(CableRules.Order.values(), random),
                                 any(CableRules.First.values(), random),
-                                List.of(Length.metres("7"), Length.metres("" + (8 + random.nextInt(20))))),
+                                List.of(Length.metres("7"), Length.metres("" + (8 + random.nextInt(20)))),
+                                random.nextBoolean() ? List.of() : List.of(2, 1),
+                                2 + random.nextInt(9)),
                 Optional.of(Ipv4.of(10, 0, 0, 5)).filter(c -> random.nextBoolean()));
     }
 

@@ -217,6 +217,8 @@ final class BoxJson {
                 .put("first", Json.slug(cable.first()));
         ArrayNode stock = node.putArray("stock");
         cable.stock().forEach(l -> stock.add(l.micrometres()));
+        ArrayNode trusses = node.put("splitterOutputs", cable.splitterOutputs()).putArray("trusses");
+        cable.trusses().forEach(trusses::add);
         return node;
     }
 
@@ -251,7 +253,9 @@ final class BoxJson {
                 PlaceJson.length(node, "slack").orElse(usual.slack()),
                 constant(node, "order", usual.order()),
                 constant(node, "first", usual.first()),
-                stock.isEmpty() ? usual.stock() : stock);
+                stock.isEmpty() ? usual.stock() : stock,
+                Json.list(node, "trusses", JsonNode::asInt),
+                node.path("splitterOutputs").asInt(usual.splitterOutputs()));
     }
 
     private static Ipv4 ip(String text) {

@@ -59,7 +59,8 @@ public record Edit(String title, Function<Plan, Outcome> work) {
         return MoveGate.passed(plan, work.apply(plan));
     }
 
-    static Outcome refuse(Refusal reason) {
+    /** Refuses for one reason. */
+    public static Outcome refuse(Refusal reason) {
         return new Refused(List.of(reason));
     }
 }

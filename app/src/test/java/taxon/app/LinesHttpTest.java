@@ -1,0 +1,117 @@
+package taxon.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import taxon.app.testing.Http;
+import taxon.app.testing.TaxonServer;
+import tools.jackson.databind.JsonNode;
+
+/** Lines: drawn after a look, changed by hand, and what to take along for them. */
+class LinesHttpTest {
+    private static Http.Answer post(Http http, String path, Object... fields) {
+        List<Object> all = new ArrayList<>(List.of("version", http.version(1)));
+        all.addAll(List.of(fields));
+        return http.post("/jobs/1" + path, all.toArray());
+    }
+
+    /** Five units on a pipe, universe 1 at a node of two ports. */
+    private static Http rig(TaxonServer server) {
+        Http http = server.http();
+        http.job("Lines");
+        post(http, "/fixtures", "count", 5, "type", "fernglass-tern/16-channel", "position", "Pipe", "firstId", 101);
+        for (int i = 1; i <= 5; i++) {
+            post(http, "/fixtures/" + i + "/address", "block", 1, "address", "1." + (1 + 16 * (i - 1)));
+        }
+        post(http, "/boxes", "name", "Node", "ip", "10.0.0.11", "ports", 2, "position", 1);
+        post(http, "/universes/1/ways", "protocol", "art-net", "outlet", "1/1");
+        return http;
+    }
+
+    private static int proposed(Http http, Object... fields) {
+        return post(http, "/line-plan", fields).json().path("proposal").asInt();
+    }
+
+    private static List<String> stops(Http http, int line) {
+        return http.get("/jobs/1/lines/" + line)
+                .json()
+                .path("stops")
+                .valueStream()
+                .map(s -> s.path("what").asString().split(" ")[0])
+                .toList();
+    }
+
+    @Test
+    void linesAreDrawnAfterALookAndTakenBack() {
+        try (TaxonServer server = TaxonServer.empty()) {
+            Http http = rig(server);
+            int id = proposed(http, "mostUnits", 3);
+            JsonNode proposal = http.get("/jobs/1/line-plan/" + id).json();
+            assertThat(proposal.path("splitters").path(0).asString()).isEqualTo("Splitter 2 with 8 outputs at Pipe");
+            assertThat(proposal.path("certain").path(0).asString())
+                    .startsWith(
+                            "Universe 1: 5 units on 2 lines, 0.0 m of cable as far as it can be reckoned (5 ways cannot)")
+                    .endsWith("With 5 units a line it takes a line less.");
+            assertThat(http.page("/jobs/1/line-plan/" + id).text()).contains("3 lines to be run");
+            assertThat(http.get("/jobs/1/lines").json().path("lines")).isEmpty();
+            http.post("/jobs/1/line-plan/" + id + "/apply");
+            assertThat(http.get("/jobs/1/lines").json().path("lines")).hasSize(3);
+            assertThat(http.page("/jobs/1/lines").text()).contains("Splitter 2 port 1", "To take along", "splitter");
+            post(http, "/undo");
+            assertThat(http.get("/jobs/1/lines").json().path("lines")).isEmpty();
+        }
+    }
+
+    @Test
+    void aLineIsChangedByHand() {
+        try (TaxonServer server = TaxonServer.empty()) {
+            Http http = rig(server);
+            post(http, "/lines", "name", "Left", "outlet", "1/1");
+            post(http, "/lines/1/stops", "ids", "101, 103-105");
+            post(http, "/lines/1/stops", "ids", "102", "place", 2);
+            assertThat(stops(http, 1)).containsExactly("101", "102", "103", "104", "105");
+            post(http, "/lines/1/stops", "fixture", 5, "place", 1);
+            assertThat(stops(http, 1)).containsExactly("105", "101", "102", "103", "104");
+            post(http, "/lines/1/stops/remove", "fixture", 5);
+            post(http, "/lines/1", "name", "Quay left");
+            assertThat(http.page("/jobs/1/lines/1").text()).contains("Line Quay left", "universe 1; 4 units");
+            assertThat(http.page("/jobs/1/lines").text()).contains("Universe 1: no line reaches 105.");
+            post(http, "/lines/1/remove");
+            assertThat(http.get("/jobs/1/lines").json().path("lines")).isEmpty();
+        }
+    }
+
+    @Test
+    void whatCannotBeIsRefusedWithASentence() {
+        try (TaxonServer server = TaxonServer.empty()) {
+            Http http = rig(server);
+            post(http, "/lines", "name", "A", "outlet", "1/1");
+            assertThat(post(http, "/lines", "name", "B", "outlet", "1/1").reasons())
+                    .contains("taken by line A");
+            assertThat(post(http, "/lines", "name", "B", "outlet", "1/0").reasons())
+                    .contains("box/port");
+            assertThat(post(http, "/lines", "name", "B", "outlet", "7/1").reasons())
+                    .contains("There is no box 7");
+            assertThat(post(http, "/lines/1/stops", "ids", "101 to 104").reasons())
+                    .contains("such as 4-6");
+            assertThat(post(http, "/lines/1/stops", "ids", "999").reasons()).contains("There is no fixture 999.");
+            assertThat(post(http, "/lines/1/stops").reasons()).contains("Nothing to plug in");
+            assertThat(post(http, "/lines/1/stops", "ids", "101", "place", 9).reasons())
+                    .contains("1 to 1");
+            assertThat(post(http, "/lines/1/stops", "box", 1).reasons())
+                    .contains("anything but the box where it begins");
+            assertThat(post(http, "/line-plan", "mostUnits", 33).reasons()).contains("1 to 32");
+            assertThat(post(http, "/line-plan", "longest", "far").reasons()).contains("reads far");
+            assertThat(post(http, "/line-plan", "slack", "-1").reasons()).contains("0 to 50 m");
+            assertThat(post(http, "/line-plan", "stock", "5, ten").reasons()).contains("reads ten");
+            assertThat(post(http, "/line-plan", "stock", "").reasons()).contains("0 lengths on the shelf");
+            assertThat(post(http, "/line-plan", "trusses", "Moon").reasons()).contains("no position Moon");
+            assertThat(post(http, "/line-plan", "universes", "0").reasons()).contains("it takes 1 to");
+            assertThat(post(http, "/line-plan", "splitterOutputs", "1").reasons())
+                    .contains("2 to 64");
+            assertThat(http.get("/jobs/1/lines").json().path("lines")).hasSize(1);
+        }
+    }
+}
