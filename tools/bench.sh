@@ -25,7 +25,7 @@ start() {
 stop() { [ -n "$pid" ] && kill "$pid" 2>/dev/null || true; wait "$pid" 2>/dev/null || true; }
 trap stop EXIT
 
-if [ "${1:-all}" != core ] && [ "${1:-all}" != times ]; then
+if [ "${1:-all}" != core ] && [ "${1:-all}" != times ] && [ "${1:-all}" != lines ]; then
   start >/dev/null
   stop
   echo "Demo, from command to ready, ms (build not counted)"
@@ -47,6 +47,12 @@ if [ "${1:-all}" != core ] && [ "${1:-all}" != times ]; then
     printf '%-34s %s\n' "$page" "$figures"
   done
   stop
+fi
+
+if [ "${1:-all}" = lines ]; then
+  mvn -q -DskipTests -pl core,formats,wire,bench -am install
+  mvn -q -pl bench exec:exec -Dexec.executable=java -Dexec.args="-Xmx3g -cp %classpath taxon.bench.LineFigures"
+  exit 0
 fi
 
 if [ "${1:-all}" = times ]; then

@@ -10,7 +10,6 @@ import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
-import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionGeometry.Point;
 
 /**
@@ -34,15 +33,15 @@ public final class CableWay {
         return box.place()
                 .position()
                 .flatMap(plan::position)
-                .map(p -> new Spot(p, box.place().offset().orElse(Length.ZERO), false));
+                .map(p -> Spot.on(p, box.place().offset().orElse(Length.ZERO), false));
     }
 
     /** Where a unit hangs; empty where nobody has said, and its position has no length along which it could. */
     public Optional<Spot> spot(Fixture unit) {
         Position position = plan.position(unit);
         return unit.offset()
-                .map(o -> new Spot(position, o, false))
-                .or(() -> Optional.ofNullable(evenly(position).get(unit.key())).map(o -> new Spot(position, o, true)));
+                .map(o -> Spot.on(position, o, false))
+                .or(() -> Optional.ofNullable(evenly(position).get(unit.key())).map(o -> Spot.on(position, o, true)));
     }
 
     private Map<FixtureKey, Length> evenly(Position position) {
@@ -75,14 +74,9 @@ public final class CableWay {
             long along = Math.abs(one.offset().micrometres() - other.offset().micrometres());
             return Optional.of(run(along / (double) MICROMETRES, assumed));
         }
-        boolean unsaid = isUnsaid(one) || isUnsaid(other);
-        return unsaid
+        return one.point().isEmpty() || other.point().isEmpty()
                 ? Optional.empty()
                 : Optional.of(run(trusses.metres(one, other).orElseGet(() -> overTheFloor(one, other)), assumed));
-    }
-
-    private static boolean isUnsaid(Spot spot) {
-        return spot.position().geometry().equals(PositionGeometry.UNSAID);
     }
 
     private static CableRun run(double metres, boolean assumed) {
@@ -90,19 +84,11 @@ public final class CableWay {
     }
 
     private static double overTheFloor(Spot one, Spot other) {
-        Point from = at(one);
-        Point to = at(other);
-        return height(one)
+        Point from = one.point().orElseThrow();
+        Point to = other.point().orElseThrow();
+        return one.height()
                 + Math.abs(from.across() - to.across())
                 + Math.abs(from.upstage() - to.upstage())
-                + height(other);
-    }
-
-    private static Point at(Spot spot) {
-        return spot.position().geometry().at(spot.offset());
-    }
-
-    private static double height(Spot spot) {
-        return Math.max(0, spot.position().geometry().heightAt(spot.offset()).inMetres());
+                + other.height();
     }
 }

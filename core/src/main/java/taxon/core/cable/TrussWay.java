@@ -1,7 +1,9 @@
 package taxon.core.cable;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import taxon.core.length.Length;
 import taxon.core.rig.Plan;
@@ -17,8 +19,8 @@ final class TrussWay {
     /** Along each truss so many places are tried for where it meets the next; the ends and the middle are among them. */
     private static final int TRIED = 40;
 
-    private final List<Position> route;
     private final List<Joint> joints;
+    private final Map<Integer, Integer> places = new HashMap<>();
 
     /**
      * Where a truss of the route meets the next.
@@ -29,8 +31,10 @@ final class TrussWay {
     private record Joint(double leaving, double arriving, double gap) {}
 
     private TrussWay(List<Position> route, List<Joint> joints) {
-        this.route = route;
         this.joints = joints;
+        for (int i = 0; i < route.size(); i++) {
+            places.put(route.get(i).number(), i);
+        }
     }
 
     /** The route as far as its positions are there and have a place. */
@@ -90,16 +94,12 @@ final class TrussWay {
 
     /** The way along the route; empty where one of the two is not on it. */
     Optional<Double> metres(Spot one, Spot other) {
-        int from = index(one.position());
-        int to = index(other.position());
-        if (from < 0 || to < 0) {
+        Integer from = places.get(one.position().number());
+        Integer to = places.get(other.position().number());
+        if (from == null || to == null) {
             return Optional.empty();
         }
         return Optional.of(from < to ? along(from, one, to, other) : along(to, other, from, one));
-    }
-
-    private int index(Position position) {
-        return route.stream().map(Position::number).toList().indexOf(position.number());
     }
 
     private double along(int from, Spot start, int to, Spot end) {

@@ -1,7 +1,9 @@
 package taxon.core.lines;
 
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import taxon.core.network.CableRules;
@@ -13,6 +15,7 @@ final class ChainMaker {
 
     private final ChainTask task;
     private final boolean fewestLines;
+    private final Map<Integer, Long> bounds = new HashMap<>();
 
     private ChainMaker(ChainTask task, CableRules.First first) {
         this.task = task;
@@ -139,12 +142,17 @@ final class ChainMaker {
             return found.bounded(fewest, 0);
         }
         if (!fewestLines) {
-            return found.bounded(found.lines(), ChainBound.of(task, task.outlets(), false, found.cost()));
+            return found.bounded(found.lines(), bound(task.outlets(), false, found.cost()));
         }
         while (fewest < found.lines() && tooLong(fewest)) {
             fewest++;
         }
-        return found.bounded(fewest, ChainBound.of(task, found.lines(), true, found.cost()));
+        return found.bounded(fewest, bound(found.lines(), true, found.cost()));
+    }
+
+    /** Worked out once for each number of lines. */
+    private long bound(int lines, boolean exact, long found) {
+        return bounds.computeIfAbsent(lines, l -> ChainBound.of(task, l, exact, found));
     }
 
     /** So few lines would have to be longer in all than they may be. */

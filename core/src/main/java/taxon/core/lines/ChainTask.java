@@ -13,9 +13,17 @@ import taxon.core.lines.Chains.Chain;
  * @param known whether each of these could be reckoned; where not, {@code between} holds {@link #UNKNOWN}
  * @param loads of the units, in eighths of a unit load
  * @param last whether each unit passes nothing on, so that its line ends there
+ * @param groups by unit, from 0: units of one hang near each other, as on one position
  * @param limits what one line bears
  */
-record ChainTask(List<Feed> feeds, int[][] between, boolean[][] known, int[] loads, boolean[] last, Limits limits) {
+record ChainTask(
+        List<Feed> feeds,
+        int[][] between,
+        boolean[][] known,
+        int[] loads,
+        boolean[] last,
+        int[] groups,
+        Limits limits) {
     /** Stands for a way of unknown length: longer than most, so that what is known is preferred. */
     static final int UNKNOWN = 1_000_000;
 
@@ -98,12 +106,12 @@ record ChainTask(List<Feed> feeds, int[][] between, boolean[][] known, int[] loa
 
     /** The same with other feeds. */
     ChainTask from(List<Feed> changed) {
-        return new ChainTask(changed, between, known, loads, last, limits);
+        return new ChainTask(changed, between, known, loads, last, groups, limits);
     }
 
     /** The same with lines that bear otherwise. */
     ChainTask within(Limits changed) {
-        return new ChainTask(feeds, between, known, loads, last, changed);
+        return new ChainTask(feeds, between, known, loads, last, groups, changed);
     }
 
     /** How many lines can begin in all. */

@@ -102,11 +102,12 @@ final class LineMaker {
     /** @param before lines that give way to the new ones; they stay where there are none */
     private void drawFrom(UniverseNumber universe, List<Fixture> seeking, List<PortRef> free, List<Line> before) {
         List<TaskMaker.Place> places = tasks.places(free);
-        List<Fixture> near = near(universe, seeking, places);
+        ChainTask all = tasks.task(seeking, places);
+        List<Fixture> near = near(universe, seeking, all);
         if (near.isEmpty()) {
             return;
         }
-        ChainTask task = tasks.task(near, places);
+        ChainTask task = near.size() == seeking.size() ? all : tasks.task(near, places);
         Optional<SplitAnswer> answer = SplitAnswer.of(task, rules);
         if (answer.isEmpty()) {
             left.add(new NoLine("universe " + universe, universe, Why.DOES_NOT_FIT));
@@ -118,8 +119,7 @@ final class LineMaker {
     }
 
     /** Without those that no line can reach at all. */
-    private List<Fixture> near(UniverseNumber universe, List<Fixture> seeking, List<TaskMaker.Place> places) {
-        ChainTask all = tasks.task(seeking, places);
+    private List<Fixture> near(UniverseNumber universe, List<Fixture> seeking, ChainTask all) {
         List<Fixture> near = new ArrayList<>();
         for (int i = 0; i < seeking.size(); i++) {
             int unit = i;

@@ -1,6 +1,7 @@
 package taxon.core.lines;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -67,7 +68,15 @@ final class TaskMaker {
                 .map(p -> ways(p.spot(), spots, p.ports().size()))
                 .toList();
         Limits limits = new Limits(rules.mostUnits(), CableRules.UNIT_LOADS * EIGHTHS, millimetres(rules.longest()));
-        return new ChainTask(feeds, between, known, loads, last, limits);
+        return new ChainTask(feeds, between, known, loads, last, groups(units), limits);
+    }
+
+    /** By position, numbered as they come. */
+    private static int[] groups(List<Fixture> units) {
+        Map<Integer, Integer> numbers = new HashMap<>();
+        return units.stream()
+                .mapToInt(u -> numbers.computeIfAbsent(u.position(), p -> numbers.size()))
+                .toArray();
     }
 
     private Feed ways(Optional<Spot> from, List<Optional<Spot>> spots, int lines) {

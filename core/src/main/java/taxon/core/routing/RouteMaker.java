@@ -10,7 +10,9 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import taxon.core.cable.CableRun;
 import taxon.core.cable.CableWay;
+import taxon.core.cable.Spot;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.network.Counting;
 import taxon.core.network.Route;
@@ -151,11 +153,15 @@ final class RouteMaker {
         CableWay way = new CableWay(plan);
         long[][] costs = new long[going.size()][boxes.size()];
         List<List<Optional<Double>>> ways = new ArrayList<>();
+        List<Optional<Spot>> spots = boxes.stream().map(b -> way.spot(box(b))).toList();
         for (int u = 0; u < going.size(); u++) {
             List<Optional<Double>> row = new ArrayList<>();
+            List<Optional<Spot>> hung = units.getOrDefault(going.get(u).number(), List.of()).stream()
+                    .map(way::spot)
+                    .toList();
             for (int b = 0; b < boxes.size(); b++) {
                 Universe universe = going.get(u);
-                Optional<Double> nearest = nearest(way, universe, box(boxes.get(b)));
+                Optional<Double> nearest = nearest(way, hung, spots.get(b));
                 row.add(nearest);
                 costs[u][b] = nearest.map(m -> Math.min(UNKNOWN - 1, Math.round(m * MILLIMETRES)))
                         .orElse(UNKNOWN + (universe.reaches(boxes.get(b)) ? 0 : 1));
@@ -216,10 +222,15 @@ final class RouteMaker {
         return plan.box(number).orElseThrow();
     }
 
-    private Optional<Double> nearest(CableWay way, Universe universe, Box box) {
-        return units.getOrDefault(universe.number(), List.of()).stream()
-                .flatMap(f -> way.metres(box, f).stream())
-                .min(Double::compare);
+    private static Optional<Double> nearest(CableWay way, List<Optional<Spot>> units, Optional<Spot> box) {
+        double least = Double.MAX_VALUE;
+        for (Optional<Spot> unit : units) {
+            Optional<CableRun> run = way.between(box, unit);
+            if (run.isPresent()) {
+                least = Math.min(least, run.get().length().inMetres());
+            }
+        }
+        return least == Double.MAX_VALUE ? Optional.empty() : Optional.of(least);
     }
 
     /** The route that leads there by the wish's protocol, by none where the box has none. */

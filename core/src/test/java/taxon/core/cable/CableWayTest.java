@@ -31,7 +31,7 @@ class CableWayTest {
     }
 
     private static Optional<Spot> at(Position position, double offset) {
-        return Optional.of(new Spot(position, metres(offset), false));
+        return Optional.of(Spot.on(position, metres(offset), false));
     }
 
     private static Plan along(Integer... trusses) {

@@ -2,16 +2,13 @@ package taxon.core.lines;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.stream.IntStream;
 import java.util.stream.LongStream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import taxon.core.lines.ChainTask.Feed;
 import taxon.core.lines.ChainTask.Limits;
 import taxon.core.lines.Chains.Chain;
 import taxon.core.network.CableRules.First;
@@ -21,53 +18,6 @@ import taxon.core.network.CableRules.Order;
 class ChainMakerTest {
     static LongStream seeds() {
         return LongStream.range(0, 1500);
-    }
-
-    /** Units and feeds on straight positions above a floor, as in a rig; some pass nothing on. */
-    private static ChainTask random(Random random, int units, boolean withEnds) {
-        int positions = 1 + random.nextInt(3);
-        int[][] at = new int[units][];
-        for (int i = 0; i < units; i++) {
-            at[i] = new int[] {random.nextInt(positions), random.nextInt(20) * 500};
-        }
-        int slack = random.nextInt(3) * 500;
-        int[][] between = new int[units][units];
-        boolean[][] known = new boolean[units][units];
-        for (int i = 0; i < units; i++) {
-            Arrays.fill(known[i], true);
-            for (int j = 0; j < units; j++) {
-                between[i][j] = i == j ? 0 : way(at[i], at[j]) + slack;
-            }
-        }
-        boolean[] all = new boolean[units];
-        Arrays.fill(all, true);
-        List<Feed> feeds = new ArrayList<>();
-        for (int f = 0; f < 1 + random.nextInt(2); f++) {
-            int[] place = {random.nextInt(4), random.nextInt(20) * 500};
-            feeds.add(new Feed(
-                    1 + random.nextInt(3),
-                    IntStream.range(0, units)
-                            .map(i -> way(place, at[i]) + slack)
-                            .toArray(),
-                    all));
-        }
-        boolean[] last = new boolean[units];
-        for (int i = 0; withEnds && i < units; i++) {
-            last[i] = random.nextInt(6) == 0;
-        }
-        return new ChainTask(
-                feeds,
-                between,
-                known,
-                IntStream.range(0, units).map(i -> 1 + random.nextInt(8)).toArray(),
-                last,
-                new Limits(1 + random.nextInt(4), 8 + random.nextInt(24), 20_000 + random.nextInt(40_000)));
-    }
-
-    private static int way(int[] one, int[] other) {
-        return one[0] == other[0]
-                ? Math.abs(one[1] - other[1])
-                : 8_000 + 3_000 * Math.abs(one[0] - other[0]) + Math.abs(one[1] - other[1]);
     }
 
     /** Every order of all units, cut everywhere, from every feed. */
@@ -156,7 +106,7 @@ class ChainMakerTest {
     @MethodSource("seeds")
     void whatIsSaidToBeTheBestIsTheBest(long seed) {
         Random random = new Random(seed);
-        ChainTask task = random(random, 1 + random.nextInt(6), random.nextBoolean());
+        ChainTask task = ChainTasks.random(random, 1 + random.nextInt(6), random.nextBoolean());
         First first = random.nextBoolean() ? First.FEWEST_LINES : First.LEAST_CABLE;
         Optional<long[]> best = new Tried(task, first == First.FEWEST_LINES).best;
         Optional<Chains> answer = ChainMaker.answer(task, Order.SHORTEST, first);
@@ -176,7 +126,7 @@ class ChainMakerTest {
     @MethodSource("seeds")
     void theBoundIsNeverAboveTheBest(long seed) {
         Random random = new Random(seed);
-        ChainTask task = random(random, 2 + random.nextInt(5), random.nextBoolean());
+        ChainTask task = ChainTasks.random(random, 2 + random.nextInt(5), random.nextBoolean());
         new Tried(task, true)
                 .best.ifPresent(b -> assertThat(ChainBound.of(task, (int) b[0], true, b[1] + 1_000_000))
                         .isLessThanOrEqualTo(b[1]));
@@ -190,7 +140,7 @@ class ChainMakerTest {
     @MethodSource("seeds")
     void largeTasksKeepWithinTheLimits(long seed) {
         Random random = new Random(seed);
-        ChainTask drawn = random(random, 15 + random.nextInt(25), random.nextBoolean());
+        ChainTask drawn = ChainTasks.random(random, 15 + random.nextInt(25), random.nextBoolean());
         ChainTask task = drawn.from(drawn.feeds().stream().map(f -> f.with(40)).toList())
                 .within(new Limits(3 + random.nextInt(18), 256, 300_000));
         for (First first : First.values()) {
