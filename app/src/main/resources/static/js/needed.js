@@ -7,6 +7,7 @@ const needs = {
   "svg[data-tapes], #overview": "./tapes.js",
   "svg[data-tapes]": "./tapes-press.js",
   "#wish": "./wish.js",
+  "#network-drawing": "./network.js",
 };
 
 const load = () =>

@@ -1,27 +1,70 @@
 package taxon.app.demo;
 
+import java.util.Collections;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import taxon.core.lines.LineProposal;
 import taxon.core.lines.LineWish;
+import taxon.core.network.BoxKind;
+import taxon.core.network.BoxPort;
 import taxon.core.network.CableRules;
+import taxon.core.network.Route;
+import taxon.core.network.Route.PortRef;
+import taxon.core.rig.Box;
+import taxon.core.rig.BoxFacts;
 import taxon.core.rig.BoxPlace;
 import taxon.core.rig.Plan;
+import taxon.core.rig.Universe;
 import taxon.core.rig.edit.Edit;
 
-/** Where the two nodes of the sample stand, and the lines out of their ports. */
+/** Where the boxes of the sample stand and how they are cabled, and the lines out of their ports. */
 final class DemoLines {
+    private static final int SWITCH = 3;
+    private static final int DESK = 4;
+
     private DemoLines() {}
 
     static Plan draw(Plan hung) {
         Plan placed = hung.with(List.of(
-                hung.box(1).orElseThrow().at(at(hung, "North quay")),
-                hung.box(2).orElseThrow().at(at(hung, "Gate tower"))));
+                        cabled(hung.box(1).orElseThrow().at(at(hung, "North quay")), 1),
+                        cabled(hung.box(2).orElseThrow().at(at(hung, "Gate tower")), 2),
+                        box(SWITCH, "Dock switch", BoxKind.SWITCH, 8).at(at(hung, "Pump house")),
+                        cabled(box(DESK, "Desk", BoxKind.CONSOLE, 0).at(at(hung, "Pump house")), 8)))
+                .with(hung.universes().stream()
+                        .filter(Universe::isRouted)
+                        .map(u -> u.from(List.of(new Universe.Source(DESK, Route.Sacn.USUAL_PRIORITY))))
+                        .toList());
         LineProposal lines = LineProposal.of(placed, new LineWish(CableRules.USUAL, false, Set.of()));
         if (lines.edit().applyTo(placed) instanceof Edit.Changed changed) {
             return changed.plan();
         }
         throw new IllegalStateException("the sample's lines cannot be drawn");
+    }
+
+    private static Box box(int number, String name, BoxKind kind, int ports) {
+        return new Box(
+                number,
+                name,
+                kind,
+                Optional.empty(),
+                Collections.nCopies(ports, BoxPort.USUAL),
+                BoxPlace.UNSAID,
+                BoxFacts.NONE);
+    }
+
+    /** To a port of the switch. */
+    private static Box cabled(Box box, int port) {
+        BoxFacts none = BoxFacts.NONE;
+        return box.with(new BoxFacts(
+                none.mostUniverses(),
+                none.shows(),
+                Optional.of(new PortRef(SWITCH, port)),
+                none.fixture(),
+                none.megabits(),
+                none.snooping(),
+                none.passesRdm(),
+                none.note()));
     }
 
     private static BoxPlace at(Plan plan, String position) {

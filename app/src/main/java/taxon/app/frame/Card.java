@@ -16,6 +16,8 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.FixtureType;
 import taxon.core.history.NetworkText;
+import taxon.core.history.WayText;
+import taxon.core.lines.UnitWays;
 import taxon.core.proof.Standing;
 import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.BlockRef;
@@ -31,6 +33,7 @@ import taxon.core.rig.Shares;
  * @param fixture the fixture itself, for its form
  * @param modes what its mode may be
  * @param settings what must be set in the unit before it listens; empty when nothing
+ * @param ways from who sends it to its socket, one for each universe
  */
 public record Card(
         Fixture fixture,
@@ -44,6 +47,7 @@ public record Card(
         String settings,
         CardTraits traits,
         List<BlockLine> blocks,
+        List<String> ways,
         boolean isAppOnly,
         List<FindingView> findings) {
 
@@ -90,8 +94,17 @@ public record Card(
                 type.facts().settings(),
                 CardTraits.of(plan, fixture),
                 plan.blocksOf(fixture).stream().map(b -> line(plan, b)).toList(),
+                ways(plan, fixture),
                 type.hearsNoUniverse(),
                 state.check().of(fixture.key()).stream().map(FindingView::of).toList());
+    }
+
+    private static List<String> ways(Plan plan, Fixture fixture) {
+        return fixture.addresses().isEmpty()
+                ? List.of()
+                : UnitWays.of(plan, fixture).stream()
+                        .map(w -> WayText.of(plan, fixture, w))
+                        .toList();
     }
 
     private static List<String> modes(FixtureType type, Fixture fixture) {

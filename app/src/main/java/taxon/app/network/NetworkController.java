@@ -1,9 +1,11 @@
 package taxon.app.network;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -12,6 +14,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import taxon.app.cards.Cards;
 import taxon.app.edit.JobState;
 import taxon.app.form.Reply;
+import taxon.app.form.Selection;
 import taxon.app.frame.FindingView;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
@@ -37,7 +40,7 @@ class NetworkController {
             return Reply.json(HttpStatus.OK, NetworkJson.write(state, universes));
         }
         frames.open(job, Optional.of(Stage.NETWORK), request, model);
-        model.addAttribute("drawing", NetworkDrawing.of(state.plan()));
+        model.addAttribute("drawing", drawing(state, request));
         model.addAttribute("universes", universes);
         String box = Objects.requireNonNullElse(request.getParameter("box"), "");
         model.addAttribute("box", BoxMeaning.shown(box));
@@ -57,5 +60,13 @@ class NetworkController {
                         .map(FindingView::of)
                         .toList());
         return "network/page";
+    }
+
+    private static NetworkDrawing drawing(JobState state, HttpServletRequest request) {
+        Selection selection = Selection.read(Objects.requireNonNullElse(request.getParameter("sel"), ""));
+        String fold = Objects.requireNonNullElse(request.getParameter("fold"), "");
+        String[] open = Objects.requireNonNullElse(request.getParameterValues("open"), new String[0]);
+        return NetworkLayout.of(
+                state, selection, fold, Set.of(Arrays.stream(open).distinct().toArray(String[]::new)));
     }
 }

@@ -24,6 +24,7 @@ import taxon.core.network.Route.PortRef;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
 import taxon.core.rig.edit.NetworkEdits;
+import taxon.core.routing.MovedWay;
 
 /** How a universe is called, by which ways it leaves and who sends it. */
 @Controller
@@ -109,6 +110,25 @@ class WaysController {
             changed.add(by);
         }
         return changed;
+    }
+
+    /** Takes the way to the port {@code instead} to {@code outlet}; without the first, carries it there in addition. */
+    @PostMapping("/jobs/{job}/universes/{number}/ways/move")
+    Object move(@PathVariable int job, @PathVariable int number, HttpServletRequest request) {
+        Universe before = universe(frames.state(job).plan(), number);
+        Reply reply = Reply.to(request, "way", page(job, number));
+        long version = reply.version();
+        Optional<PortRef> to = Outlets.read(reply.fields(), "outlet");
+        Optional<PortRef> from =
+                reply.fields().has("instead") ? Outlets.read(reply.fields(), "instead") : Optional.empty();
+        return reply.fields().isFaulty()
+                ? reply.refused()
+                : reply.after(editor.apply(
+                        job,
+                        version,
+                        Guard.UNTOUCHED_ELEMENTS,
+                        reply.who(),
+                        MovedWay.of(before, from, to.orElseThrow())));
     }
 
     /** Takes away the way to the port {@code outlet}. */

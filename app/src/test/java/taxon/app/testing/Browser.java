@@ -198,6 +198,21 @@ public final class Browser implements AutoCloseable {
                 .perform();
     }
 
+    /** Drags from the middle of one element to the middle of another. */
+    public void dragTo(String fromCss, String toCss) {
+        again(() -> {
+            WebElement from = driver.findElement(By.cssSelector(fromCss));
+            WebElement to = driver.findElement(By.cssSelector(toCss));
+            new Actions(driver)
+                    .moveToElement(from)
+                    .clickAndHold()
+                    .moveByOffset(0, 8)
+                    .moveToElement(to)
+                    .release()
+                    .perform();
+        });
+    }
+
     /** Clicks on an element, so far along it: 0 at its left end, 1 at its right one. */
     public void clickAt(String css, double along) {
         WebElement element = find(css);

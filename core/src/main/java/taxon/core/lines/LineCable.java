@@ -48,8 +48,13 @@ public record LineCable(
 
     /** All lines of a plan, in the order of their numbers. */
     public static List<LineCable> all(Plan plan) {
+        return of(plan, plan.lines());
+    }
+
+    /** Some lines of a plan, in that order. */
+    static List<LineCable> of(Plan plan, List<Line> lines) {
         Reader reader = new Reader(plan);
-        return plan.lines().stream().map(reader::read).toList();
+        return lines.stream().map(reader::read).toList();
     }
 
     /** One line of a plan. */

@@ -3,6 +3,7 @@ package taxon.core.lines;
 import java.util.List;
 import java.util.Set;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.network.Route.PortRef;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Line;
 import taxon.core.rig.Plan;
@@ -36,6 +37,11 @@ public final class Reached {
     /** The universes that a line carries. */
     public Set<UniverseNumber> on(Line line) {
         return feeds.on(line);
+    }
+
+    /** The universes that leave a port. */
+    public Set<UniverseNumber> at(PortRef port) {
+        return feeds.at(port);
     }
 
     /** True when levels come to it by cable. */

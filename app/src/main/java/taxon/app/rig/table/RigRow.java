@@ -22,6 +22,7 @@ public record RigRow(int key, boolean part, String id, int tint, Marks standing,
     /** The first rows of the table. */
     public static List<RigRow> first(Plan plan, RigTable table, List<RigPart> rows, int most, Selection selection) {
         Tints tints = Tints.of(plan);
+        RowTexts texts = new RowTexts(plan);
         return rows.stream()
                 .limit(most)
                 .map(r -> new RigRow(
@@ -30,7 +31,7 @@ public record RigRow(int key, boolean part, String id, int tint, Marks standing,
                         r.label(),
                         tints.of(r.fixture().type()),
                         Marks.of(standing(plan, r)),
-                        table.columns().stream().map(c -> c.text(plan, r)).toList(),
+                        table.columns().stream().map(c -> c.text(texts, r)).toList(),
                         selection.holds(r.fixture().key())))
                 .toList();
     }

@@ -56,7 +56,7 @@ public record RigTable(
 
     /** True when a column shows something of other fixtures, so that a row may change though its fixture does not. */
     boolean showsOthers() {
-        return columns.contains(TableColumn.MIRRORS);
+        return columns.stream().anyMatch(TableColumn::showsOthers);
     }
 
     private static List<TableColumn> usual(boolean withParts) {
@@ -65,37 +65,38 @@ public record RigTable(
 
     /** The rows in the order of the table. */
     public List<RigPart> rows(Plan plan) {
+        RowTexts texts = new RowTexts(plan);
         List<Fixture> fixtures = new ArrayList<>(plan.fixtures());
         Optional<Comparator<Fixture>> order = sort.entrySet().stream()
                 .map(e -> e.getValue()
-                        ? e.getKey().order(plan).reversed()
-                        : e.getKey().order(plan))
+                        ? e.getKey().order(texts).reversed()
+                        : e.getKey().order(texts))
                 .reduce(Comparator::thenComparing);
         order.ifPresent(fixtures::sort);
-        return fixtures.stream().flatMap(f -> rows(plan, f)).toList();
+        return fixtures.stream().flatMap(f -> rows(texts, f)).toList();
     }
 
-    private Stream<RigPart> rows(Plan plan, Fixture fixture) {
+    private Stream<RigPart> rows(RowTexts texts, Fixture fixture) {
         RigPart whole = RigPart.whole(fixture);
-        List<String> missing = words.stream().filter(w -> !has(plan, whole, w)).toList();
-        Stream<RigPart> parts = withParts ? RigPart.of(plan, fixture).stream() : Stream.empty();
+        List<String> missing = words.stream().filter(w -> !has(texts, whole, w)).toList();
+        Stream<RigPart> parts = withParts ? RigPart.of(texts.plan(), fixture).stream() : Stream.empty();
         return Stream.concat(
                 missing.isEmpty() ? Stream.of(whole) : Stream.empty(),
-                parts.filter(p -> missing.stream().allMatch(w -> has(plan, p, w))));
+                parts.filter(p -> missing.stream().allMatch(w -> has(texts, p, w))));
     }
 
-    private static boolean has(Plan plan, RigPart row, String word) {
+    private static boolean has(RowTexts texts, RigPart row, String word) {
         int colon = word.indexOf(':');
         Optional<TableColumn> column = colon < 1 ? Optional.empty() : TableColumn.of(word.substring(0, colon));
         if (column.isPresent()) {
-            return text(column.get(), plan, row).contains(word.substring(colon + 1));
+            return text(column.get(), texts, row).contains(word.substring(colon + 1));
         }
         return Arrays.stream(TableColumn.values())
-                .anyMatch(c -> text(c, plan, row).contains(word));
+                .anyMatch(c -> text(c, texts, row).contains(word));
     }
 
-    private static String text(TableColumn column, Plan plan, RigPart row) {
-        return column.text(plan, row).toLowerCase(Locale.ROOT);
+    private static String text(TableColumn column, RowTexts texts, RigPart row) {
+        return column.text(texts, row).toLowerCase(Locale.ROOT);
     }
 
     /** "95 rows", "12 of 95 rows", "95 rows and 64 of cells and layers". */

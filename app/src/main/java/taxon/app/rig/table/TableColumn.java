@@ -35,6 +35,11 @@ public enum TableColumn {
     PURPOSE(FixtureColumn.PURPOSE, 110),
     COLOUR(FixtureColumn.COLOUR, 90),
     LINE(FixtureColumn.LINE, 90),
+    UNIVERSE("Universe", 70),
+    OUTLET("Outlet", 110),
+    PORT("Port", 50),
+    ON_LINE("On line", 70),
+    LINE_PLACE("Place on the line", 110),
     PAN_REVERSED(FixtureColumn.PAN_REVERSED, 92),
     TILT_REVERSED(FixtureColumn.TILT_REVERSED, 92),
     AXES_SWAPPED(FixtureColumn.AXES_SWAPPED, 96),
@@ -91,6 +96,11 @@ public enum TableColumn {
         return Arrays.stream(values()).filter(c -> c.slug().equals(slug)).findFirst();
     }
 
+    /** True when it shows something of others, so that a row may change though its fixture does not. */
+    boolean showsOthers() {
+        return this == MIRRORS || this == OUTLET || this == PORT || this == ON_LINE || this == LINE_PLACE;
+    }
+
     /** The column that edits this. */
     public static Optional<TableColumn> editing(FixtureColumn column) {
         return Arrays.stream(values())
@@ -99,7 +109,8 @@ public enum TableColumn {
     }
 
     /** What a row reads here; empty where a cell or layer has nothing of its own. */
-    public String text(Plan plan, RigPart row) {
+    public String text(RowTexts texts, RigPart row) {
+        Plan plan = texts.plan();
         return switch (this) {
             case TYPE -> row.isWhole() ? plan.type(row.fixture()).fullName() : "";
             case SLOTS -> Integer.toString(slots(plan, row));
@@ -108,6 +119,7 @@ public enum TableColumn {
                 int cells = row.isWhole() ? RigPart.of(plan, row.fixture()).size() : 0;
                 yield cells == 0 ? "" : Integer.toString(cells);
             }
+            case UNIVERSE, OUTLET, PORT, ON_LINE, LINE_PLACE -> texts.way(row, this);
             default -> FieldText.of(plan, row, edited.orElseThrow());
         };
     }
@@ -121,16 +133,17 @@ public enum TableColumn {
     }
 
     /** What is empty comes last; what counts is compared as it counts, words without case. */
-    public Comparator<Fixture> order(Plan plan) {
+    public Comparator<Fixture> order(RowTexts texts) {
+        Plan plan = texts.plan();
         return switch (this) {
             case ID -> known(f -> f.id().map(FixtureId::number));
             case UNIT -> Comparator.comparingInt(Fixture::unit);
             case OFFSET -> known(f -> f.offset().map(Length::micrometres));
             case ADDRESS -> known(f -> f.addresses().values().stream().min(StartAddress::compareTo));
             case POSITION -> Comparator.comparing(plan::position, Position.ORDER);
-            case SLOTS, CELLS, MIRRORS -> known(f -> number(text(plan, RigPart.whole(f))));
+            case SLOTS, CELLS, MIRRORS -> known(f -> number(text(texts, RigPart.whole(f))));
             default ->
-                known(f -> Optional.of(text(plan, RigPart.whole(f)))
+                known(f -> Optional.of(text(texts, RigPart.whole(f)))
                         .filter(t -> !t.isEmpty())
                         .map(t -> t.toLowerCase(Locale.ROOT)));
         };

@@ -53,6 +53,7 @@ public final class TableJson {
     /** Each row: key, tint, disc, 1 when a stop concerns its fixture, and then a text for each column. */
     public static void rows(ArrayNode rows, JobState state, RigTable table, List<RigPart> shown) {
         Plan plan = state.plan();
+        RowTexts texts = new RowTexts(plan);
         Tints tints = Tints.of(plan);
         Set<FixtureKey> stopped = stopped(state);
         for (RigPart r : shown) {
@@ -61,7 +62,7 @@ public final class TableJson {
             row.add(tints.of(r.fixture().type()))
                     .add(Marks.of(RigRow.standing(plan, r)).disc())
                     .add(stopped.contains(r.fixture().key()) ? 1 : 0);
-            table.columns().forEach(c -> row.add(c.text(plan, r)));
+            table.columns().forEach(c -> row.add(c.text(texts, r)));
         }
     }
 
