@@ -51,6 +51,7 @@ class NetworkController {
         model.addAttribute(
                 "chosenCard",
                 state.plan().sheet().network().card().map(Object::toString).orElse(""));
+        model.addAttribute("load", LoadView.of(state.plan()));
         model.addAttribute("ipPlan", IpPlanView.of(state.plan()));
         model.addAttribute("kinds", Choices.ALL.kinds());
         model.addAttribute(

@@ -37,7 +37,8 @@ class ScreenshotsTest {
             takePriced(browser, job + "addresses?sel=28", "addresses");
             take(browser, job + "split", "split");
             take(browser, job + "universes/2", "slots");
-            take(browser, job + "network", "network");
+            take(browser, job + "network?sel=30", "network");
+            take(browser, job + "lines", "lines");
             take(browser, job + "paperwork/by-universe", "paperwork");
             take(browser, job + "findings", "findings");
             browser.open(job + "addresses");
@@ -66,12 +67,6 @@ class ScreenshotsTest {
             browser.click("#comparison tr:nth-child(3) .btn");
             browser.see("#armed", "One write of start address");
             browser.screenshot(FOLDER.resolve("checks.png"));
-            browser.open(server.url() + "/store");
-            browser.click("#back-up");
-            browser.see(".told", "Copied and checked");
-            browser.open(server.url() + "/store");
-            browser.see("h1", "Store");
-            browser.screenshot(FOLDER.resolve("store.png"));
             take(browser, job + "handover", "handover");
             browser.click("button[name=theme]", "Night");
             browser.see("button[name=theme]", "Day");
