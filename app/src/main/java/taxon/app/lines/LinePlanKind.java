@@ -150,7 +150,7 @@ class LinePlanKind implements ProposalKind<LineProposal> {
         String how = inOrder ? " in the order of units" : "";
         if (sum.isProved()) {
             return rules.first() == CableRules.First.LEAST_CABLE
-                    ? "proved: no lines" + how + " take less cable"
+                    ? "proved: no lines out of these ports" + how + " take less cable"
                     : "proved: not fewer lines" + how + ", and with as many not less cable";
         }
         String lines = rules.first() == CableRules.First.LEAST_CABLE

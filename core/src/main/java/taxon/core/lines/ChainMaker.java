@@ -43,6 +43,11 @@ final class ChainMaker {
         return ChainSplit.of(task, new ChainMaker(task, CableRules.First.FEWEST_LINES).inOrder(), true);
     }
 
+    /** The same answer with what is certain where lines can begin as this task has it, and no more. */
+    static Chains bounded(ChainTask task, Chains found, CableRules.First first) {
+        return new ChainMaker(task, first).bounded(found);
+    }
+
     private int[] inOrder() {
         return IntStream.range(0, task.units()).toArray();
     }

@@ -33,7 +33,15 @@ record SplitAnswer(ChainTask task, Chains chains, int[] outlets) {
                     ChainMaker.answer(wider, rules.order(), rules.first()).map(c -> new SplitAnswer(wider, c, outlets));
             best = better(best, found);
         }
-        return best;
+        return outlets.length == 1 ? best : best.map(b -> b.amongAll(rules));
+    }
+
+    /** What is certain of splitters at one place need not be so where they may be opened at each. */
+    private SplitAnswer amongAll(CableRules rules) {
+        int lines = Math.min(MOST_LINES, task.units());
+        ChainTask widest =
+                task.from(task.feeds().stream().map(f -> f.with(lines)).toList());
+        return new SplitAnswer(task, ChainMaker.bounded(widest, chains, rules.first()), outlets);
     }
 
     private static Optional<SplitAnswer> better(Optional<SplitAnswer> one, Optional<SplitAnswer> other) {
