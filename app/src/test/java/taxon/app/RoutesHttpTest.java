@@ -57,7 +57,7 @@ class RoutesHttpTest {
                             .map(m -> m.path("outlet").asString()))
                     .containsExactly("2/1", "2/2", "2/3");
             assertThat(proposal.path("certain").asString())
-                    .isEqualTo("1 box feeds lines then; with fewer not as many universes have a port.");
+                    .isEqualTo("1 box is in use then; with fewer not as many universes have a port.");
             assertThat(http.page("/jobs/1/routes/" + id).text())
                     .contains("3 ports to be patched anew", "a place is not said");
             assertThat(outlets(http)).containsOnly("nowhere");

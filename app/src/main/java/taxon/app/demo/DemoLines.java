@@ -9,6 +9,8 @@ import taxon.core.lines.LineWish;
 import taxon.core.network.BoxKind;
 import taxon.core.network.BoxPort;
 import taxon.core.network.CableRules;
+import taxon.core.network.Ipv4;
+import taxon.core.network.NetCard;
 import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
 import taxon.core.rig.Box;
@@ -22,6 +24,8 @@ import taxon.core.rig.edit.Edit;
 final class DemoLines {
     private static final int SWITCH = 3;
     private static final int DESK = 4;
+    private static final int RADIO = 5;
+    private static final Ipv4 RADIO_IP = Ipv4.of(127, 0, 0, 4);
 
     private DemoLines() {}
 
@@ -30,6 +34,7 @@ final class DemoLines {
                         cabled(hung.box(1).orElseThrow().at(at(hung, "North quay")), 1),
                         cabled(hung.box(2).orElseThrow().at(at(hung, "Gate tower")), 2),
                         box(SWITCH, "Dock switch", BoxKind.SWITCH, 8).at(at(hung, "Pump house")),
+                        cabled(radio().at(at(hung, "Dock steps")), 3),
                         cabled(box(DESK, "Desk", BoxKind.CONSOLE, 0).at(at(hung, "Pump house")), 8)))
                 .with(hung.universes().stream()
                         .filter(Universe::isRouted)
@@ -40,6 +45,10 @@ final class DemoLines {
             return changed.plan();
         }
         throw new IllegalStateException("the sample's lines cannot be drawn");
+    }
+
+    private static Box radio() {
+        return box(RADIO, "Dock radio", BoxKind.TRANSMITTER, 1).with(NetCard.usual(RADIO_IP));
     }
 
     private static Box box(int number, String name, BoxKind kind, int ports) {

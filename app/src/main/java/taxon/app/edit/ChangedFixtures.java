@@ -39,8 +39,8 @@ public class ChangedFixtures {
                 switch (key.kind()) {
                     case FIXTURE, EVIDENCE -> keys.add(FixtureKey.of(key.number()));
                     // None of these is shown with a fixture.
-                    case RESERVED_RUN, SHARE, WISH, BOX, UNIVERSE -> {}
-                    case JOB_SHEET, TYPE, POSITION, GROUP, LINE -> {
+                    case RESERVED_RUN, SHARE, WISH -> {}
+                    case JOB_SHEET, TYPE, POSITION, GROUP, BOX, UNIVERSE, LINE, LINK -> {
                         return Optional.empty();
                     }
                 }

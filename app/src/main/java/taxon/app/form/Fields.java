@@ -34,7 +34,7 @@ public final class Fields {
     private static final int LONGEST_TEXT = 500_000;
     /** Lists and whole texts: rows and sheets that are pasted, and which fixtures are meant. */
     private static final Set<String> LONG_FIELDS =
-            Set.of("rows", "sheet", "order", "sel", "keys", "key", "parked", "need", "needs", "back");
+            Set.of("rows", "sheet", "order", "sel", "keys", "key", "parked", "need", "needs", "back", "receiver");
 
     private static final int SHOWN = 60;
 

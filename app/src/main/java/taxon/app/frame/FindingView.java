@@ -46,6 +46,7 @@ public record FindingView(
             case PLACING -> Stage.ADDRESSES.path();
             case ROUTING -> Stage.NETWORK.path();
             case LINES -> "lines";
+            case WIRELESS -> "wireless";
             case TYPES -> Stage.TYPES.path();
             case NUMBERING -> "numbering";
         };

@@ -8,13 +8,13 @@ import java.util.stream.Collectors;
 import taxon.core.cable.CableRun;
 import taxon.core.cable.Shelf;
 import taxon.core.dmx.UniverseNumber;
-import taxon.core.history.NetworkText;
 import taxon.core.length.Length;
 import taxon.core.length.LengthUnit;
 import taxon.core.lines.LineCable;
 import taxon.core.rig.Box;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.LineStop;
+import taxon.core.rig.NetworkText;
 import taxon.core.rig.Plan;
 
 /**

@@ -2,9 +2,9 @@ package taxon.app.network;
 
 import java.util.List;
 import java.util.Locale;
-import taxon.core.history.NetworkText;
 import taxon.core.load.CableLoad;
 import taxon.core.load.NetworkLoad;
+import taxon.core.rig.NetworkText;
 import taxon.core.rig.Plan;
 import taxon.core.text.Listed;
 

@@ -50,6 +50,7 @@ record NetworkDrawing(
      * @param universe "4", or empty for a spare port
      * @param number of the universe; 0 where none leaves, or several do
      * @param routed true when the universe is routed to this very port, so that it can be taken elsewhere
+     * @param air who hears it by radio; only behind a transmitter
      * @param slots how many are used, in words; for an idle port whether it is spare, an input or off
      */
     record Row(
@@ -65,6 +66,7 @@ record NetworkDrawing(
             String carried,
             String slots,
             Optional<Run> line,
+            Optional<Air> air,
             boolean lit) {}
 
     /**
@@ -76,6 +78,14 @@ record NetworkDrawing(
      */
     record Run(
             int number, String name, int x, int to, int y, String words, String mark, String why, List<Stop> stops) {}
+
+    /**
+     * Who hears a transmitter.
+     *
+     * @param to where the last of them ends
+     * @param linked true when none of them is to be linked
+     */
+    record Air(int x, int to, int y, String words, boolean linked, List<Stop> stops) {}
 
     /**
      * A unit or a box on a line.

@@ -8,9 +8,9 @@ import org.springframework.ui.Model;
 import taxon.app.edit.JobState;
 import taxon.app.proposals.ProposalDesk;
 import taxon.app.store.ProposalStore.StoredProposal;
-import taxon.core.history.NetworkText;
 import taxon.core.network.RouteWords;
 import taxon.core.packing.Effort;
+import taxon.core.rig.NetworkText;
 import taxon.core.rig.Plan;
 import taxon.core.routing.RouteProposal;
 import taxon.core.routing.RouteWish;
@@ -40,12 +40,20 @@ class RoutesKind implements NetworkKind<RouteProposal> {
                     move.universe().label(),
                     move.before()
                             .map(r -> NetworkText.port(plan, r.port()) + ", " + RouteWords.brief(r))
-                            .orElse("nowhere"),
+                            .orElse(move.universe().isRouted() ? "one way more" : "nowhere"),
                     UniverseLine.outletOf(move.route().port()),
                     NetworkText.port(plan, move.route().port()),
                     RouteWords.carried(move.route()),
-                    move.metres().map(RoutesKind::metres).orElse("not reckoned: a place is not said"));
+                    distance(move));
         }
+    }
+
+    private static String distance(RouteProposal.Move move) {
+        return switch (move.means()) {
+            case AIR -> "by radio";
+            case OWN -> "the unit itself";
+            case CABLE -> move.metres().map(RoutesKind::metres).orElse("not reckoned: a place is not said");
+        };
     }
 
     /**
@@ -111,9 +119,9 @@ class RoutesKind implements NetworkKind<RouteProposal> {
     private static String bound(RouteProposal proposal, Aim aim) {
         if (aim == Aim.FEWEST_BOXES) {
             return proposal.boxes() == proposal.atLeast()
-                    ? (proposal.boxes() == 1 ? "1 box feeds" : proposal.boxes() + " boxes feed")
-                            + " lines then; with fewer not as many universes have a port."
-                    : proposal.boxes() + " boxes feed lines then; at least " + proposal.atLeast() + " must.";
+                    ? (proposal.boxes() == 1 ? "1 box is" : proposal.boxes() + " boxes are")
+                            + " in use then; with fewer not as many universes have a port."
+                    : proposal.boxes() + " boxes are in use then; at least " + proposal.atLeast() + " must.";
         }
         String way = metres(proposal.metres()) + " from the boxes to the nearest units in all";
         return proposal.unreckoned() == 0

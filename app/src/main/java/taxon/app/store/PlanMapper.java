@@ -36,6 +36,9 @@ interface PlanMapper {
     @Select("select number, definition from line where job_id = #{job}")
     List<ValueRow> lines(int job);
 
+    @Select("select number, definition from radio_link where job_id = #{job}")
+    List<ValueRow> radioLinks(int job);
+
     @Select("select number, universe, first_slot, last_slot, label from reserved_run where job_id = #{job}")
     List<ReservedRow> reservedRuns(int job);
 
@@ -117,6 +120,12 @@ interface PlanMapper {
     void putLine(@Param("job") int job, @Param("row") ValueRow row);
 
     @Insert("""
+            insert or replace into radio_link (job_id, receiver, number, definition)
+            values (#{job}, #{receiver}, #{row.number}, #{row.definition})
+            """)
+    void putRadioLink(@Param("job") int job, @Param("receiver") String receiver, @Param("row") ValueRow row);
+
+    @Insert("""
             insert into reserved_run (job_id, number, universe, first_slot, last_slot, label)
             values (#{job}, #{row.number}, #{row.universe}, #{row.firstSlot}, #{row.lastSlot}, #{row.label})
             on conflict do update set universe = excluded.universe, first_slot = excluded.first_slot,
@@ -166,6 +175,9 @@ interface PlanMapper {
 
     @Delete("delete from box where job_id = #{job} and number = #{number}")
     void dropBox(@Param("job") int job, @Param("number") int number);
+
+    @Delete("delete from radio_link where job_id = #{job} and receiver = #{receiver} and number = #{number}")
+    void dropRadioLink(@Param("job") int job, @Param("receiver") String receiver, @Param("number") int number);
 
     @Delete("delete from line where job_id = #{job} and number = #{number}")
     void dropLine(@Param("job") int job, @Param("number") int number);

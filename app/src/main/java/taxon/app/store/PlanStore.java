@@ -30,6 +30,7 @@ import taxon.core.rig.Line;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlanDelta;
 import taxon.core.rig.Position;
+import taxon.core.rig.RadioLink;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
 import taxon.core.rig.Share;
@@ -75,6 +76,7 @@ public class PlanStore {
                         .put(a.block(), a.address()));
         rows.fixtures(job).forEach(r -> elements.add(r.element(addresses.getOrDefault(r.number(), Map.of()))));
         rows.evidence(job).forEach(r -> elements.add(r.element()));
+        rows.radioLinks(job).forEach(r -> elements.add(r.element(Kind.LINK)));
         rows.groups(job).forEach(r -> elements.add(r.element()));
         rows.shares(job).forEach(r -> elements.add(r.element(Kind.SHARE)));
         rows.wishes(job).forEach(r -> elements.add(r.element(Kind.WISH)));
@@ -204,6 +206,13 @@ public class PlanStore {
         }
 
         @Override
+        public Optional<Runnable> radioLink(RadioLink link) {
+            ValueRow row = ValueRow.of(link);
+            String receiver = link.elementKey().text();
+            return Optional.of(() -> rows.putRadioLink(job, receiver, row));
+        }
+
+        @Override
         public Optional<Runnable> universe(Universe universe) {
             ValueRow row = ValueRow.of(universe);
             return Optional.of(() -> rows.putUniverse(job, row));
@@ -247,6 +256,7 @@ public class PlanStore {
             case POSITION -> rows.dropPosition(job, key.number());
             case BOX -> rows.dropBox(job, key.number());
             case LINE -> rows.dropLine(job, key.number());
+            case LINK -> rows.dropRadioLink(job, key.text(), key.number());
             case UNIVERSE -> rows.dropUniverse(job, key.number());
             case RESERVED_RUN -> rows.dropReserved(job, key.number());
             case FIXTURE -> rows.dropFixture(job, key.number());

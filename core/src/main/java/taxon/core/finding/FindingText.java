@@ -76,6 +76,9 @@ public final class FindingText {
                             ", ", g.groups().stream().map(FindingText::quoted).toList())
                     + ": whoever types it may get either.";
         }
+        if (grounds instanceof Grounds.OfRadio r) {
+            return RadioFindingText.sentence(r.what());
+        }
         if (grounds instanceof Grounds.OfLine l) {
             return LineFindingText.sentence(l.what());
         }

@@ -114,6 +114,9 @@ public sealed interface Grounds {
     /** Something about lines of cable. */
     record OfLine(LineGrounds what) implements Grounds {}
 
+    /** Something about what comes through the air. */
+    record OfRadio(RadioGrounds what) implements Grounds {}
+
     /** Fixtures of the job without a fixture ID. */
     record NoId(List<Fixture> fixtures) implements Grounds {}
 

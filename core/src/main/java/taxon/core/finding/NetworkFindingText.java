@@ -10,6 +10,8 @@ import taxon.core.text.Listed;
 
 /** The sentences of findings about the network. */
 final class NetworkFindingText {
+    private static final double MEGA = 1e6;
+
     private NetworkFindingText() {}
 
     static String sentence(NetworkGrounds grounds) {
@@ -59,6 +61,12 @@ final class NetworkFindingText {
                     + "; a device takes " + network.host(1).orElseThrow() + " to "
                     + network.host(network.hosts()).orElseThrow() + ".";
         }
+        if (grounds instanceof NetworkGrounds.CableFull c) {
+            return "The cable of " + c.box().name() + " carries "
+                    + Math.round(Math.max(c.load().toBox(), c.load().fromBox()) / MEGA) + " of "
+                    + c.load().megabits()
+                    + " Mbit/s when everything is sent at full rate; no more than half is planned with.";
+        }
         if (grounds instanceof NetworkGrounds.IpOutside i) {
             return i.box().name() + " has " + i.card().ip() + ", outside the job's range " + i.range() + ".";
         }
@@ -72,7 +80,7 @@ final class NetworkFindingText {
         }
         NetworkGrounds.NetworksApart n = (NetworkGrounds.NetworksApart) grounds;
         return names(n.together()) + (n.together().size() == 1 ? " lies in " : " lie in ") + n.network() + "; "
-                + names(n.others()) + (n.others().size() == 1 ? " is" : " are") + " not in one network with "
+                + names(n.boxes()) + (n.boxes().size() == 1 ? " is" : " are") + " not in one network with "
                 + (n.together().size() == 1 ? "it." : "all of them.");
     }
 

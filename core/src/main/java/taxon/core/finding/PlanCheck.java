@@ -71,6 +71,7 @@ public record PlanCheck(Map<Rule, List<Finding>> byRule) {
         found.put(Rule.BOX_FULL, numbers.boxFull());
         found.put(Rule.COUNTED_OTHERWISE, numbers.countedOtherwise());
         found.put(Rule.NOBODY_HEARS, numbers.nobodyHears());
+        found.put(Rule.CABLE_FULL, new LoadRules(plan).overHalf());
         IpFindings addresses = new IpFindings(plan);
         found.put(Rule.IP_TWICE, addresses.twice());
         found.put(Rule.IP_NO_HOST, addresses.noHost());
@@ -89,6 +90,11 @@ public record PlanCheck(Map<Rule, List<Finding>> byRule) {
         found.put(Rule.ON_NO_LINE, lines.onNoLine());
         found.put(Rule.RDM_STOPPED, lines.rdmStopped());
         found.put(Rule.SOCKETS_DIFFER, lines.socketsDiffer());
+        RadioRules radio = new RadioRules(plan);
+        found.put(Rule.SENT_BY_NO_RADIO, radio.sentByNone());
+        found.put(Rule.LINKED_ELSEWHERE, radio.linkedElsewhere());
+        found.put(Rule.LINK_LOST, radio.lost());
+        found.put(Rule.NEVER_LINKED, radio.neverLinked());
     }
 
     /** By rule, then in the order of the rule. */

@@ -21,6 +21,7 @@ public sealed interface Remedy {
         PLACING,
         ROUTING,
         LINES,
+        WIRELESS,
         TYPES,
         NUMBERING
     }

@@ -5,28 +5,36 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.finding.SlotIndex.Seat;
-import taxon.core.history.NetworkText;
 import taxon.core.network.BoxKind;
 import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
 import taxon.core.network.SacnUniverse;
+import taxon.core.rig.Box;
 import taxon.core.rig.FixtureKey;
+import taxon.core.rig.NetworkText;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Ports;
 import taxon.core.rig.edit.NetworkEdits;
+import taxon.core.routing.Hearers;
+import taxon.core.routing.Means;
 
 /** Rules about the way that universes leave. */
 final class RouteRules {
     private final SlotIndex index;
     private final Plan plan;
+    private final Hearers hearers;
     private final Optional<PortRef> freePort;
+    private final Optional<PortRef> freeChannel;
 
     RouteRules(SlotIndex index) {
         this.index = index;
         plan = index.plan();
-        freePort = freePort(plan);
+        hearers = Hearers.of(plan);
+        freePort = free(b -> b.kind() == BoxKind.NODE);
+        freeChannel = free(b -> b.kind() == BoxKind.TRANSMITTER && b.card().isPresent());
     }
 
     /** Universes that hold a fixture and are carried by nothing. */
@@ -70,18 +78,21 @@ final class RouteRules {
 
     private Remedy remedy(UniverseNumber universe) {
         Optional<SacnUniverse> counted = plan.sheet().counting().sacn(universe);
-        return freePort.flatMap(port -> counted.<Remedy>map(number -> new Remedy.Apply(
+        Optional<PortRef> free = hearers.isOnly(Means.CABLE, universe)
+                ? freePort
+                : hearers.isOnly(Means.AIR, universe) ? freeChannel : Optional.empty();
+        return free.flatMap(port -> counted.<Remedy>map(number -> new Remedy.Apply(
                         "Carry it as streaming ACN " + number + " to " + NetworkText.port(plan, port),
                         NetworkEdits.route(plan.universe(universe).with(List.of(new Route.Sacn(number, port)))))))
                 .orElse(new Remedy.Decide("Route universe " + universe, Remedy.Where.ROUTING));
     }
 
-    /** The first port, in the order of nodes, that feeds no universe yet. */
-    private static Optional<PortRef> freePort(Plan plan) {
+    /** The first output of such boxes, in their order, that no universe is routed to yet. */
+    private Optional<PortRef> free(Predicate<Box> such) {
         Set<PortRef> used = new HashSet<>();
         plan.describedUniverses().forEach(u -> u.routes().forEach(r -> used.add(r.port())));
         return plan.boxes().stream()
-                .filter(b -> b.kind() == BoxKind.NODE)
+                .filter(such)
                 .flatMap(Ports::outputs)
                 .filter(p -> !used.contains(p))
                 .findFirst();

@@ -27,6 +27,7 @@ public final class RuleTitle {
             case PORT_NO_OUTPUT -> "To a port that is no output";
             case SOURCES_EQUAL -> "Two that send with one priority";
             case BOX_FULL -> "More universes than a box takes";
+            case CABLE_FULL -> "More than half of a cable";
             case COUNTED_OTHERWISE -> "Counted otherwise";
             case NOBODY_HEARS -> "Sent to nobody";
             case IP_TWICE -> "One IP address given twice";
@@ -43,6 +44,10 @@ public final class RuleTitle {
             case HEARS_NO_CABLE -> "On a cable that it does not hear";
             case ON_TWO_LINES -> "On two lines at once";
             case ON_NO_LINE -> "On no line";
+            case SENT_BY_NO_RADIO -> "Sent by no transmitter";
+            case LINKED_ELSEWHERE -> "Linked to another channel";
+            case LINK_LOST -> "To be linked anew";
+            case NEVER_LINKED -> "Never linked";
             case RDM_STOPPED -> "RDM that does not get through";
             case SOCKETS_DIFFER -> "Plugs that do not fit";
             case MODE_DOUBTED -> "A mode that is doubted";

@@ -20,10 +20,12 @@ import taxon.core.rig.Group;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.KeptWish;
 import taxon.core.rig.Line;
+import taxon.core.rig.NetworkText;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlanDelta;
 import taxon.core.rig.PlanDelta.Change;
 import taxon.core.rig.Position;
+import taxon.core.rig.RadioLink;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
 import taxon.core.rig.Share;
@@ -166,6 +168,11 @@ public final class ChangeLines {
         }
 
         @Override
+        public String radioLink(RadioLink link) {
+            return "Link of " + NetworkText.receiver(names, link.receiver());
+        }
+
+        @Override
         public String universe(Universe universe) {
             return "Universe " + universe.number();
         }
@@ -229,6 +236,11 @@ public final class ChangeLines {
         public String line(Line line) {
             return "Line " + line.name() + ", " + line.stops().size()
                     + (line.stops().size() == 1 ? " stop" : " stops");
+        }
+
+        @Override
+        public String radioLink(RadioLink link) {
+            return link.lost().map(l -> "lost after " + l.after()).orElse("to " + NetworkText.port(names, link.to()));
         }
 
         @Override

@@ -3,6 +3,7 @@ package taxon.core.history;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import taxon.core.fixture.Facts.Reach;
 import taxon.core.lines.UnitWay;
@@ -11,7 +12,9 @@ import taxon.core.network.RouteWords;
 import taxon.core.rig.Box;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Line;
+import taxon.core.rig.NetworkText;
 import taxon.core.rig.Plan;
+import taxon.core.rig.RadioLink;
 
 /** The way of a fixture in one sentence. */
 public final class WayText {
@@ -31,7 +34,7 @@ public final class WayText {
         }
         for (int i = 0; i < way.hops().size(); i++) {
             Line hop = way.hops().get(i);
-            if (i > 0 || way.route().isEmpty()) {
+            if (way.route().filter(r -> r.port().equals(hop.from())).isEmpty()) {
                 parts.add(NetworkText.port(plan, hop.from()));
             }
             parts.add("line " + hop.name());
@@ -49,14 +52,29 @@ public final class WayText {
     }
 
     private static String end(Plan plan, Fixture fixture, UnitWay way) {
+        boolean isWireless = plan.type(fixture).facts().reach() == Reach.WIRELESS;
+        if (!plan.universe(way.universe()).isRouted()) {
+            return "routed nowhere";
+        }
         if (way.route().isEmpty()) {
-            return plan.universe(way.universe()).isRouted() ? "by one of several ways, no line" : "routed nowhere";
+            return isWireless ? "no transmitter sends it" : "by one of several ways, no line";
         }
         Box box = plan.box(way.route().get().port().box()).orElseThrow();
         if (box.facts().fixture().filter(fixture.key()::equals).isPresent()) {
             return "the unit itself";
         }
-        return plan.type(fixture).facts().reach() == Reach.WIRELESS ? "by radio" : "no line yet";
+        return isWireless ? "by radio, " + linked(plan, fixture, way.route().get()) : "no line yet";
+    }
+
+    private static String linked(Plan plan, Fixture fixture, Route route) {
+        Optional<RadioLink> link = plan.radioLink(new RadioLink.BuiltIn(fixture.key()));
+        if (link.isEmpty()) {
+            return "not linked yet";
+        }
+        if (link.get().lost().isPresent()) {
+            return "to be linked anew";
+        }
+        return link.get().to().equals(route.port()) ? "linked" : "linked to another channel";
     }
 
     /** "3 of 11" on its line; empty where no line reaches it. */

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.fixture.Facts.Reach;
 import taxon.core.network.BoxKind;
 import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
@@ -20,6 +21,7 @@ import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Line;
 import taxon.core.rig.LineStop;
 import taxon.core.rig.Plan;
+import taxon.core.rig.RadioLink;
 import taxon.core.rig.Universe;
 
 /** The ways of all fixtures of a plan, found once. */
@@ -113,8 +115,29 @@ public final class UnitWays {
         return universe.routes().stream().filter(r -> r.port().equals(fed)).findFirst();
     }
 
-    /** Without a line: the way to the box that the fixture is, or to its receiver; else its only one. */
+    /** Without a line: the way to the box that the fixture is, to its receiver or its transmitter; else its only one. */
     private Optional<Route> ownRoute(Fixture fixture, Universe universe) {
+        return plan.type(fixture).facts().reach() == Reach.WIRELESS
+                ? radioRoute(fixture, universe)
+                : networkRoute(fixture, universe);
+    }
+
+    /** To the channel that it is linked to; else to the first that sends the universe. */
+    private Optional<Route> radioRoute(Fixture fixture, Universe universe) {
+        Optional<PortRef> linked =
+                plan.radioLink(new RadioLink.BuiltIn(fixture.key())).map(RadioLink::to);
+        List<Route> sending = universe.routes().stream()
+                .filter(r -> plan.box(r.port().box())
+                        .filter(b -> b.kind() == BoxKind.TRANSMITTER)
+                        .isPresent())
+                .toList();
+        return sending.stream()
+                .filter(r -> linked.equals(Optional.of(r.port())))
+                .findFirst()
+                .or(() -> sending.stream().findFirst());
+    }
+
+    private Optional<Route> networkRoute(Fixture fixture, Universe universe) {
         return universe.routes().stream()
                 .filter(r -> plan.box(r.port().box())
                         .flatMap(b -> b.facts().fixture())

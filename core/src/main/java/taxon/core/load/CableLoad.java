@@ -24,9 +24,19 @@ public record CableLoad(
         return Math.max(toBox, fromBox) / (megabits * BITS);
     }
 
+    /** Half of a speed in bits a second: what is planned with (common practice). */
+    public static double halfOf(int megabits) {
+        return megabits * BITS / 2;
+    }
+
+    /** True when more of it is taken than is planned with. */
+    public boolean isOverHalf() {
+        return Math.max(toBox, fromBox) > halfOf(megabits);
+    }
+
     /** How many universes of streaming ACN more go into that half of its speed which is planned with (common practice). */
     public int universesMore() {
-        double room = megabits * BITS / 2 - Math.max(toBox, fromBox);
+        double room = halfOf(megabits) - Math.max(toBox, fromBox);
         return (int) Math.max(0, Math.floor(room / Stream.Protocol.SACN.bits()));
     }
 }

@@ -40,6 +40,15 @@ public record NetworkLoad(List<CableLoad> cables, Set<UniverseNumber> unsent, Se
         return new Counter(plan).count();
     }
 
+    /** False where even all streams on one cable were not half of the slowest: known without following one of them. */
+    public static boolean canBeOverHalf(Plan plan) {
+        long streams = plan.describedUniverses().stream()
+                .mapToLong(u -> (long) u.routes().size() * u.sources().size())
+                .sum();
+        return plan.boxes().stream().mapToInt(b -> b.facts().megabits()).min().stream()
+                .anyMatch(slowest -> streams * Protocol.SACN.bits() > CableLoad.halfOf(slowest));
+    }
+
     /** Counts the streams on each cable; a cable is known by the box at its end. */
     private static final class Counter {
         private final Plan plan;

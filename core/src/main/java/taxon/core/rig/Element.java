@@ -9,6 +9,7 @@ public sealed interface Element
                 Universe,
                 Box,
                 Line,
+                RadioLink,
                 ReservedRun,
                 BlockEvidence,
                 Group,

@@ -16,6 +16,8 @@ public interface ElementCases<R> {
 
     R line(Line line);
 
+    R radioLink(RadioLink link);
+
     R universe(Universe universe);
 
     R reservedRun(ReservedRun reservedRun);

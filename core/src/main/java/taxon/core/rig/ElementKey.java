@@ -23,6 +23,7 @@ public record ElementKey(Kind kind, int number, String text) implements Comparab
         RESERVED_RUN,
         FIXTURE,
         LINE,
+        LINK,
         EVIDENCE,
         GROUP,
         SHARE,

@@ -169,13 +169,21 @@ public final class Plan {
         TreeMap<ElementKey, Element> map = new TreeMap<>(elements);
         removed.forEach(map::remove);
         changed.forEach(e -> map.put(e.elementKey(), e));
-        map.values()
-                .removeIf(e -> e instanceof BlockEvidence b
-                        && !map.containsKey(Fixture.keyOf(b.ref().fixture())));
+        map.values().removeIf(e -> isOrphan(e, map.keySet()));
         map.replaceAll((key, e) -> keeping(e, map.keySet()));
         Shares.tidy(map);
         Set<ElementKey> touched = differing(elements, map, allKeys(elements, map));
         return touched.isEmpty() ? this : verified(map, lineage.touching(touched));
+    }
+
+    /** What is said of something that is not there any more. */
+    private static boolean isOrphan(Element element, Set<ElementKey> kept) {
+        if (element instanceof RadioLink link) {
+            return !kept.contains(link.receiver().elementKey())
+                    || !kept.contains(Box.keyOf(link.to().box()));
+        }
+        return element instanceof BlockEvidence evidence
+                && !kept.contains(Fixture.keyOf(evidence.ref().fixture()));
     }
 
     /** What can go on without some of what it refers to does. */
@@ -351,6 +359,16 @@ public final class Plan {
     /** The lines, by number. */
     public List<Line> lines() {
         return all(Kind.LINE, Line.class);
+    }
+
+    /** How receivers are known to be linked, those of boxes and fixtures by number. */
+    public List<RadioLink> radioLinks() {
+        return all(Kind.LINK, RadioLink.class);
+    }
+
+    /** How a receiver is known to be linked; empty where nobody has said. */
+    public Optional<RadioLink> radioLink(RadioLink.Receiver receiver) {
+        return element(RadioLink.keyOf(receiver)).map(RadioLink.class::cast);
     }
 
     /** The line of that number. */

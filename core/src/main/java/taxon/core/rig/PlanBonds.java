@@ -111,6 +111,13 @@ final class PlanBonds {
         }
 
         @Override
+        public References radioLink(RadioLink link) {
+            return new References(
+                    link.elementKey().toString(),
+                    List.of(link.receiver().elementKey(), Box.keyOf(link.to().box())));
+        }
+
+        @Override
         public References reservedRun(ReservedRun run) {
             return References.NONE;
         }

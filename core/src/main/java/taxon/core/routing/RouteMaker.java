@@ -14,11 +14,10 @@ import taxon.core.cable.CableRun;
 import taxon.core.cable.CableWay;
 import taxon.core.cable.Spot;
 import taxon.core.dmx.UniverseNumber;
-import taxon.core.network.Counting;
+import taxon.core.network.BoxKind;
 import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
 import taxon.core.rig.Box;
-import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Ports;
 import taxon.core.rig.Universe;
@@ -35,26 +34,26 @@ final class RouteMaker {
 
     private final Plan plan;
     private final RouteWish wish;
-    private final Map<UniverseNumber, List<Fixture>> units = new TreeMap<>();
+    private final Hearers hearers;
+    private final Means means;
     private final List<Universe> going = new ArrayList<>();
     private final List<NoPort> left = new ArrayList<>();
     private final Map<Integer, List<PortRef>> free = new TreeMap<>();
     private final Set<Integer> used = new TreeSet<>();
-    private int staying;
     private double metres;
     private int unreckoned;
 
-    /** @param kept universes that keep their way even where all are routed anew */
-    RouteMaker(Plan plan, RouteWish wish, Set<UniverseNumber> kept) {
+    /**
+     * Makes ways for what is heard by one means.
+     *
+     * @param means by cable or by air
+     * @param kept universes that keep their way even where all are routed anew
+     */
+    RouteMaker(Plan plan, RouteWish wish, Hearers hearers, Means means, Set<UniverseNumber> kept) {
         this.plan = plan;
         this.wish = wish;
-        for (Fixture fixture : plan.fixtures()) {
-            fixture.addresses().values().stream()
-                    .map(a -> a.universe())
-                    .distinct()
-                    .forEach(u ->
-                            units.computeIfAbsent(u, n -> new ArrayList<>()).add(fixture));
-        }
+        this.hearers = hearers;
+        this.means = means;
         sort(kept);
         findRoom();
     }
@@ -62,25 +61,34 @@ final class RouteMaker {
     /** Tells who goes from who stays and who cannot. */
     private void sort(Set<UniverseNumber> kept) {
         for (Universe universe : plan.universes()) {
-            boolean sought = units.containsKey(universe.number())
+            boolean sought = !hearers.of(means, universe.number()).isEmpty()
                     && !kept.contains(universe.number())
-                    && (!universe.isRouted() || wish.anew() && universe.routes().size() == 1 && feedsLine(universe));
-            if (!sought) {
-                staying += universe.isRouted() ? 1 : 0;
-            } else if (counted(universe, new PortRef(1, 1)).isEmpty()) {
+                    && (!isCarried(universe) || wish.anew() && own(universe).size() == 1);
+            if (sought && counted(universe, new PortRef(1, 1)).isEmpty()) {
                 left.add(new NoPort(universe, Why.NO_NUMBER));
-            } else {
+            } else if (sought) {
                 going.add(universe);
             }
         }
     }
 
-    private boolean feedsLine(Universe universe) {
-        return isOutlet(plan.box(universe.routes().get(0).port().box()).orElseThrow());
+    private boolean isCarried(Universe universe) {
+        return means == Means.AIR
+                ? hearers.isOnAir(universe.number())
+                : !own(universe).isEmpty();
     }
 
-    private static boolean isOutlet(Box box) {
-        return box.kind().takesRoutes() && box.kind().feedsLines();
+    /** Its routes to boxes that are outlets of these means. */
+    private List<Route> own(Universe universe) {
+        return universe.routes().stream()
+                .filter(r -> isOutlet(box(r.port().box())))
+                .toList();
+    }
+
+    private boolean isOutlet(Box box) {
+        return means == Means.AIR
+                ? box.kind() == BoxKind.TRANSMITTER && box.card().isPresent()
+                : box.kind().takesRoutes() && box.kind().feedsLines();
     }
 
     /** The ports of each box that nothing comes to, as many as the box still takes. */
@@ -90,12 +98,13 @@ final class RouteMaker {
         Set<PortRef> taken = new HashSet<>();
         Map<Integer, Set<UniverseNumber>> carried = new HashMap<>();
         plan.describedUniverses().stream()
-                .filter(u -> !moving.contains(u.number()))
-                .forEach(u -> u.routes().forEach(r -> {
-                    taken.add(r.port());
-                    carried.computeIfAbsent(r.port().box(), b -> new HashSet<>())
-                            .add(u.number());
-                }));
+                .forEach(u -> u.routes().stream()
+                        .filter(r -> !isMoving(u, r, moving))
+                        .forEach(r -> {
+                            taken.add(r.port());
+                            carried.computeIfAbsent(r.port().box(), b -> new HashSet<>())
+                                    .add(u.number());
+                        }));
         for (Box box : plan.boxes()) {
             if (isOutlet(box)) {
                 int carries = carried.getOrDefault(box.number(), Set.of()).size();
@@ -106,7 +115,7 @@ final class RouteMaker {
                 free.put(
                         box.number(),
                         Ports.outputs(box)
-                                .filter(p -> !taken.contains(p))
+                                .filter(p -> !taken.contains(p) && !isFedByLine(p))
                                 .limit(room)
                                 .toList());
                 if (carries > 0) {
@@ -114,6 +123,19 @@ final class RouteMaker {
                 }
             }
         }
+    }
+
+    private boolean isMoving(Universe universe, Route route, Set<UniverseNumber> moving) {
+        return moving.contains(universe.number()) && isOutlet(box(route.port().box()));
+    }
+
+    /** A transmitter that a line feeds sends what that brings. */
+    private boolean isFedByLine(PortRef port) {
+        return means == Means.AIR
+                && hearers.sends(port)
+                && plan.describedUniverses().stream()
+                        .flatMap(u -> u.routes().stream())
+                        .noneMatch(r -> r.port().equals(port));
     }
 
     RouteProposal make() {
@@ -124,8 +146,7 @@ final class RouteMaker {
         moves.forEach(m -> feeding.add(m.box().number()));
         Set<Integer> needed = new TreeSet<>(used);
         needed.addAll(fewest);
-        return new RouteProposal(
-                RouteProposal.edit(moves), moves, staying, left, feeding.size(), needed.size(), metres, unreckoned);
+        return RouteProposal.made(moves, left, feeding.size(), needed.size(), metres, unreckoned);
     }
 
     /** Those that feed lines anyway, then the roomiest until all have a port: no fewer boxes have as much room. */
@@ -156,7 +177,7 @@ final class RouteMaker {
         List<Optional<Spot>> spots = boxes.stream().map(b -> way.spot(box(b))).toList();
         for (int u = 0; u < going.size(); u++) {
             List<Optional<Double>> row = new ArrayList<>();
-            List<Optional<Spot>> hung = units.getOrDefault(going.get(u).number(), List.of()).stream()
+            List<Optional<Spot>> hung = hearers.of(means, going.get(u).number()).stream()
                     .map(way::spot)
                     .toList();
             for (int b = 0; b < boxes.size(); b++) {
@@ -180,17 +201,27 @@ final class RouteMaker {
             } else {
                 Route route = number(universe, port.get()).orElseThrow();
                 Optional<Double> far = ways.get(u).get(places[u]);
-                metres += far.orElse(0.0);
-                unreckoned += far.isEmpty() ? 1 : 0;
-                Optional<Route> before = universe.routes().stream().findFirst();
-                if (before.equals(Optional.of(route))) {
-                    staying++;
-                } else {
-                    moves.add(new Move(universe, before, route, box(port.get().box()), far));
+                reckon(far);
+                Optional<Route> before = own(universe).stream().findFirst();
+                if (!before.equals(Optional.of(route))) {
+                    moves.add(new Move(
+                            universe,
+                            before,
+                            route,
+                            box(port.get().box()),
+                            means,
+                            far.filter(m -> means == Means.CABLE)));
                 }
             }
         }
         return moves;
+    }
+
+    private void reckon(Optional<Double> far) {
+        if (means == Means.CABLE) {
+            metres += far.orElse(0.0);
+            unreckoned += far.isEmpty() ? 1 : 0;
+        }
     }
 
     /** Who was on a free port of its box keeps it; the others take what is left, in order. */
@@ -203,7 +234,7 @@ final class RouteMaker {
                 if (places[u] == b) {
                     Universe universe = going.get(u);
                     Optional<PortRef> own =
-                            universe.routes().stream().map(Route::port).findFirst();
+                            own(universe).stream().map(Route::port).findFirst();
                     if (own.filter(spare::remove).isPresent()) {
                         ports.put(universe, own.get());
                     } else {
@@ -240,9 +271,6 @@ final class RouteMaker {
     }
 
     private Optional<Route> counted(Universe universe, PortRef port) {
-        Counting counting = plan.sheet().counting();
-        return wish.protocol() == RouteWish.Protocol.ART_NET
-                ? counting.portAddress(universe.number()).map(a -> new Route.ArtNet(a, port))
-                : counting.sacn(universe.number()).map(s -> new Route.Sacn(s, port));
+        return wish.route(plan, universe, port);
     }
 }

@@ -1,5 +1,12 @@
 package taxon.core.routing;
 
+import java.util.Optional;
+import taxon.core.network.Counting;
+import taxon.core.network.Route;
+import taxon.core.network.Route.PortRef;
+import taxon.core.rig.Plan;
+import taxon.core.rig.Universe;
+
 /**
  * How universes are to be carried.
  *
@@ -26,5 +33,13 @@ public record RouteWish(Aim aim, Protocol protocol, boolean anew) {
     public enum Protocol {
         ART_NET,
         SACN
+    }
+
+    /** The route that leads a universe to a port on the network; empty where the job's counting has no number for it. */
+    Optional<Route> route(Plan plan, Universe universe, PortRef port) {
+        Counting counting = plan.sheet().counting();
+        return protocol == Protocol.ART_NET
+                ? counting.portAddress(universe.number()).map(a -> new Route.ArtNet(a, port))
+                : counting.sacn(universe.number()).map(s -> new Route.Sacn(s, port));
     }
 }

@@ -94,7 +94,7 @@ class UnitWaysTest {
     @Test
     void whereNoLineLeadsThatIsSaid() {
         assertThat(way(rig(Facts.Reach.LINE), 0)).endsWith("Quay node port 2 → no line yet");
-        assertThat(way(rig(Facts.Reach.WIRELESS), 0)).endsWith("Quay node port 2 → by radio");
+        assertThat(way(rig(Facts.Reach.WIRELESS), 0)).isEqualTo("Desk → no transmitter sends it");
         Plan nowhere = rig(Facts.Reach.LINE).with(Universe.unrouted(UniverseNumber.of(4)));
         assertThat(way(nowhere, 0)).isEqualTo("universe 4 → routed nowhere");
     }

@@ -8,6 +8,9 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.finding.FindingText;
+import taxon.core.finding.PlanCheck;
+import taxon.core.finding.Rule;
 import taxon.core.network.BoxKind;
 import taxon.core.network.Delivery;
 import taxon.core.network.Ipv4;
@@ -78,6 +81,28 @@ class NetworkLoadTest {
         assertThat(load.share()).isEqualTo(0.16, within(0.005));
         assertThat(load.universesMore()).isEqualTo(201 - 64);
         assertThat(load.sacn()).isEqualTo(64);
+    }
+
+    private static List<String> full(int universes) {
+        List<Universe> all = new ArrayList<>();
+        for (int u = 1; u <= universes; u++) {
+            all.add(universe(u, sacn(u, Delivery.TO_GROUP, NODE)));
+        }
+        return PlanCheck.of(rig(Snooping.ON, all)).byRule().get(Rule.CABLE_FULL).stream()
+                .map(FindingText::sentence)
+                .toList();
+    }
+
+    /** Common practice plans with half of a cable. */
+    @Test
+    void moreThanHalfOfACableIsAFindingAndHalfIsNot() {
+        assertThat(full(201)).isEmpty();
+        assertThat(full(202))
+                .containsExactly(
+                        "The cable of console2 carries 50 of 100 Mbit/s when everything is sent at full rate; "
+                                + "no more than half is planned with.",
+                        "The cable of node3 carries 50 of 100 Mbit/s when everything is sent at full rate; "
+                                + "no more than half is planned with.");
     }
 
     @Test

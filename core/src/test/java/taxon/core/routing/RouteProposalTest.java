@@ -20,6 +20,7 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.finding.PlanCheck;
 import taxon.core.finding.Rule;
+import taxon.core.fixture.Facts;
 import taxon.core.length.Length;
 import taxon.core.network.BoxKind;
 import taxon.core.network.Counting;
@@ -28,6 +29,7 @@ import taxon.core.network.PortAddress;
 import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
 import taxon.core.rig.Box;
+import taxon.core.rig.BoxFacts;
 import taxon.core.rig.BoxPlace;
 import taxon.core.rig.Element;
 import taxon.core.rig.Plan;
@@ -265,5 +267,76 @@ class RouteProposalTest {
                 fewestBoxes = Math.min(fewestBoxes, boxes);
             }
         }
+    }
+
+    private static Plan withWireless(Plan plan, int id, int universe) {
+        return Rigs.add(
+                plan,
+                Rigs.typeReachedBy(Facts.Reach.WIRELESS, "uplight", 8),
+                1,
+                Optional.of(id),
+                Optional.of(StartAddress.of(universe, 100)));
+    }
+
+    private static Box transmitter(int number) {
+        return node(number, 1, 1).as(BoxKind.TRANSMITTER);
+    }
+
+    @Test
+    void whatIsHeardByRadioGoesToATransmitterAndWhatIsHeardByCableDoesNot() {
+        Plan plan = withWireless(rig(0), 901, 2).with(List.of(node(1, 4, 1), transmitter(2)));
+        RouteProposal proposal = RouteProposal.of(plan, FEWEST);
+        Plan routed = applied(proposal, plan);
+        assertThat(port(routed, 1)).isEqualTo("1/1");
+        assertThat(port(routed, 2)).isEqualTo("2/1");
+        assertThat(proposal.boxes()).isEqualTo(2).isEqualTo(proposal.atLeast());
+    }
+
+    @Test
+    void aUniverseThatIsHeardBothWaysGetsBothAndKeepsWhatItHas() {
+        Plan plan = withWireless(rig(0), 901, 1).with(List.of(node(1, 4, 1), transmitter(2)));
+        Plan routed = applied(RouteProposal.of(plan, FEWEST), plan);
+        assertThat(routed.universe(UniverseNumber.of(1)).routes())
+                .extracting(r -> r.port().box())
+                .containsExactly(1, 2);
+        RouteProposal again = RouteProposal.of(routed, FEWEST);
+        assertThat(again.moves()).isEmpty();
+        assertThat(again.staying()).isEqualTo(1);
+        Plan onlyCable = routed.with(routed.universe(UniverseNumber.of(1))
+                .with(List.of(routed.universe(UniverseNumber.of(1)).routes().get(0))));
+        assertThat(applied(RouteProposal.of(onlyCable, FEWEST), onlyCable)).isEqualTo(routed);
+    }
+
+    @Test
+    void withoutATransmitterWhatIsHeardByRadioIsLeftOutWithAReason() {
+        Plan plan = withWireless(rig(0), 901, 2).with(node(1, 4, 1));
+        RouteProposal proposal = RouteProposal.of(plan, FEWEST);
+        assertThat(proposal.omissions())
+                .extracting(o -> o.who() + ": " + o.why().words())
+                .containsExactly("universe 2: every port is taken, or its box takes no more");
+        assertThat(proposal.moves()).hasSize(1);
+    }
+
+    @Test
+    void aUnitOnTheNetworkGetsItsUniverseItself() {
+        Plan plan = rig(0);
+        Box own = node(7, 1, 1).as(BoxKind.UNIT).with(fitted(plan));
+        Plan routed = applied(
+                RouteProposal.of(plan.with(List.of(own, node(1, 4, 1))), FEWEST),
+                plan.with(List.of(own, node(1, 4, 1))));
+        assertThat(port(routed, 1)).isEqualTo("7/1");
+    }
+
+    private static BoxFacts fitted(Plan plan) {
+        BoxFacts none = BoxFacts.NONE;
+        return new BoxFacts(
+                none.mostUniverses(),
+                none.shows(),
+                none.reaches(),
+                Optional.of(plan.fixtures().get(0).key()),
+                none.megabits(),
+                none.snooping(),
+                none.passesRdm(),
+                none.note());
     }
 }

@@ -1,5 +1,6 @@
 package taxon.core.testing;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -27,6 +28,7 @@ import taxon.core.rig.Fixture;
 import taxon.core.rig.Line;
 import taxon.core.rig.LineStop;
 import taxon.core.rig.Plan;
+import taxon.core.rig.RadioLink;
 
 /** Boxes of every kind, lines and rules by chance. */
 public final class RigBoxes {
@@ -51,6 +53,14 @@ public final class RigBoxes {
                 "Quay “2”",
                 new PortRef(FIRST + BoxKind.INTERFACE.ordinal(), 1),
                 List.of(new LineStop.Through(splitter))));
+        PortRef channel = new PortRef(FIRST + BoxKind.TRANSMITTER.ordinal(), 1);
+        RadioLink.Receiver apart = new RadioLink.Apart(FIRST + BoxKind.RECEIVER.ordinal());
+        Instant then = Instant.ofEpochMilli(random.nextInt());
+        elements.add(RadioLink.made(apart, channel, then, "crew")
+                .lost(new RadioLink.Loss(then.plusMillis(random.nextInt(99)), "Ænne", "transmitter “reset”")));
+        plan.fixtures().stream()
+                .filter(f -> random.nextBoolean())
+                .forEach(f -> elements.add(RadioLink.made(new RadioLink.BuiltIn(f.key()), channel, then, "crew")));
         return plan.with(elements);
     }
 

@@ -25,6 +25,7 @@ import taxon.core.rig.KeptWish;
 import taxon.core.rig.Line;
 import taxon.core.rig.Mark;
 import taxon.core.rig.Position;
+import taxon.core.rig.RadioLink;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
 import taxon.core.rig.RigView;
@@ -66,6 +67,11 @@ public final class ElementJson {
         @Override
         public ObjectNode line(Line line) {
             return BoxJson.write(line);
+        }
+
+        @Override
+        public ObjectNode radioLink(RadioLink link) {
+            return LinkJson.write(link);
         }
 
         @Override
@@ -126,6 +132,7 @@ public final class ElementJson {
             case POSITION -> PlaceJson.read(node);
             case BOX -> BoxJson.readBox(node);
             case LINE -> BoxJson.readLine(node);
+            case LINK -> LinkJson.read(node);
             case UNIVERSE -> RouteJson.readUniverse(node);
             case RESERVED_RUN ->
                 new ReservedRun(

@@ -60,6 +60,7 @@ public final class JobJson {
         names.put(Kind.RESERVED_RUN, "reserved");
         names.put(Kind.FIXTURE, "fixtures");
         names.put(Kind.LINE, "lines");
+        names.put(Kind.LINK, "links");
         names.put(Kind.EVIDENCE, "evidence");
         names.put(Kind.GROUP, "groups");
         names.put(Kind.SHARE, "shares");
