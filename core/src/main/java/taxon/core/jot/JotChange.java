@@ -58,6 +58,7 @@ final class JotChange {
             case MOVE -> move(fixtures);
             case ARRANGE -> arrange(found.keys());
             case NUMBER -> number(fixtures);
+            case LINE -> new JotNetwork(line, words, found.keys()).line(fixtures);
             case PLACE -> place(found.keys());
             default -> text(fixtures, FixtureColumn.valueOf(verb.name()));
         };

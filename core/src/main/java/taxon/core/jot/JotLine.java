@@ -73,6 +73,8 @@ public final class JotLine {
                         : find(words.subject());
             case UNDO -> new Turns(true);
             case REDO -> new Turns(false);
+            case ROUTE -> new JotNetwork(this, words, chosen).route();
+            case IP -> new JotNetwork(this, words, chosen).ip();
             case CHOOSE, ALSO, WITHOUT -> choose(verb.get(), words);
             default -> new JotChange(this, verb.get(), words).read();
         };

@@ -28,6 +28,8 @@ public enum JotVerb {
     COLOUR("colour 201-204 as amber", "says their colour or gel", "as"),
     FIND("find 2.73", "finds and chooses"),
     HAZARD("hazard 801 as beam over the stairs", "says what they can do to people", "as"),
+    IP("ip Quay node as 10.0.0.20", "gives a box another IP address; its mask stays", "as"),
+    LINE("line 201-204 to B at 3", "plugs them into a line; at: before which place, else at its end", "to", "at"),
     MODE("mode 201-208 as 24-channel", "gives them another mode; addresses stay", "as"),
     MOVE(
             "move 301-304 to North quay at -3 m",
@@ -45,6 +47,12 @@ public enum JotVerb {
     PURPOSE("purpose 101-108 as quay wash", "says what they are for", "as"),
     REDO("redo", "does the last undone edit again"),
     REMOVE("remove 301-304", "takes them off the rig"),
+    ROUTE(
+            "route 5 to Quay node port 3 as sACN 105",
+            "takes a universe to a port, the first spare one where none is said, or nowhere; as: the number that it has there, Art-Net or sACN",
+            "to",
+            "port",
+            "as"),
     UNDO("undo", "undoes the latest edit"),
     WITHOUT("without 203", "takes these out of the choice");
 
