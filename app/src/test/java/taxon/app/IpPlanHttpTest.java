@@ -100,6 +100,9 @@ class IpPlanHttpTest {
                 "range|10.0.0.0/31|it takes 10.0.0.0/24",
                 "range|10.0.0.0 255.0.255.0|it takes 10.0.0.0/24",
                 "range|010.0.0.0/24|it takes 10.0.0.0/24",
+                "others|10.1.0.0|it takes 10.1.0.0/24",
+                "others|10.1.0.0/24, 10.1.0.0/33|it takes 10.1.0.0/24",
+                "others|10.0.0.128/25|have addresses in common",
                 "first-node|0|1 to 254",
                 "first-node|255|1 to 254"
             })

@@ -9,7 +9,6 @@ import taxon.app.form.Outlets;
 import taxon.core.network.BoxKind;
 import taxon.core.network.BoxNumber;
 import taxon.core.network.BoxPort;
-import taxon.core.network.IpRules;
 import taxon.core.network.Ipv4;
 import taxon.core.network.NetCard;
 import taxon.core.network.Route.PortRef;
@@ -93,8 +92,7 @@ final class BoxForm {
         return plan.sheet()
                 .network()
                 .ip()
-                .map(IpRules::range)
-                .filter(range -> range.contains(ip))
+                .flatMap(rules -> rules.networkOf(ip))
                 .map(Subnet::prefix)
                 .orElse(NetCard.usual(ip).prefix());
     }

@@ -1,7 +1,9 @@
 package taxon.app.network;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Controller;
@@ -39,7 +41,8 @@ class IpController {
         this.cards = cards;
     }
 
-    /** Proposes an address for every box: {@code range}, {@code first-KIND} where a kind begins, {@code anew} = yes to move all. */
+    /** Proposes an address for every box: {@code range}, {@code others} for further networks,
+     * {@code first-KIND} where a kind begins, {@code anew} = yes to move all. */
     @PostMapping("/jobs/{job}/ip-plan")
     Object propose(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "ip-plan", "/jobs/" + job + "/network");
@@ -77,7 +80,27 @@ class IpController {
                             range.get().hosts())
                     .ifPresent(host -> first.put(kind, host));
         }
-        return fields.build("range", () -> new IpRules(range.get(), first));
+        List<Subnet> others = others(fields);
+        return fields.isFaulty()
+                ? Optional.empty()
+                : fields.build("others", () -> new IpRules(range.get(), first, others));
+    }
+
+    /** "10.1.0.0/24, 192.168.2.0/24"; none for one network. */
+    private static List<Subnet> others(Fields fields) {
+        List<Subnet> others = new ArrayList<>();
+        for (String part : fields.text("others").split("[,;]")) {
+            if (!part.isBlank()) {
+                Subnet.parse(part)
+                        .ifPresentOrElse(
+                                others::add,
+                                () -> fields.refuse(
+                                        "others",
+                                        "The network reads " + Texts.clip(part.strip(), 60)
+                                                + "; it takes 10.1.0.0/24 or 10.1.0.0 255.255.255.0, several with commas."));
+            }
+        }
+        return others;
     }
 
     /** Chooses the card that the job is spoken from; empty for the one that Taxon was started with. */

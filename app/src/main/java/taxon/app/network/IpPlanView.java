@@ -3,8 +3,10 @@ package taxon.app.network;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import taxon.core.network.BoxKind;
 import taxon.core.network.IpRules;
+import taxon.core.network.Subnet;
 import taxon.core.rig.Plan;
 import taxon.formats.json.Json;
 
@@ -12,8 +14,9 @@ import taxon.formats.json.Json;
  * The job's range as its form shows it.
  *
  * @param range empty until someone has said one
+ * @param others further networks, with commas
  */
-record IpPlanView(String range, List<First> firsts) {
+record IpPlanView(String range, String others, List<First> firsts) {
 
     /** @param host where the kind begins; empty until there is a range */
     record First(String slug, String words, String host) {}
@@ -22,6 +25,8 @@ record IpPlanView(String range, List<First> firsts) {
         Optional<IpRules> rules = plan.sheet().network().ip();
         return new IpPlanView(
                 rules.map(r -> r.range().toString()).orElse(""),
+                rules.map(r -> r.others().stream().map(Subnet::toString).collect(Collectors.joining(", ")))
+                        .orElse(""),
                 Arrays.stream(BoxKind.values())
                         .filter(BoxKind::canBeOnNetwork)
                         .map(k -> new First(

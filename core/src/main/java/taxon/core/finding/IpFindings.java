@@ -1,19 +1,25 @@
 package taxon.core.finding;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import taxon.core.ipplan.FreeAddresses;
 import taxon.core.network.BoxKind;
 import taxon.core.network.IpRules;
 import taxon.core.network.Ipv4;
 import taxon.core.network.NetCard;
+import taxon.core.network.Route;
 import taxon.core.network.Subnet;
 import taxon.core.rig.Box;
 import taxon.core.rig.Plan;
+import taxon.core.rig.Universe;
 import taxon.core.rig.edit.NetworkEdits;
 
 /** Rules about IP addresses and masks. */
@@ -21,7 +27,7 @@ final class IpFindings {
     private static final Subnet SELF_GIVEN = Subnet.around(Ipv4.of(169, 254, 0, 0), 16);
 
     private final Plan plan;
-    private final Optional<Subnet> range;
+    private final Optional<IpRules> rules;
     private final List<Box> boxes;
     private final Map<Seeking, Optional<Ipv4>> free = new HashMap<>();
 
@@ -30,7 +36,7 @@ final class IpFindings {
 
     IpFindings(Plan plan) {
         this.plan = plan;
-        range = plan.sheet().network().ip().map(IpRules::range);
+        rules = plan.sheet().network().ip();
         boxes = plan.boxes().stream().filter(b -> b.card().isPresent()).toList();
     }
 
@@ -70,24 +76,75 @@ final class IpFindings {
     List<Finding> outside() {
         return each(
                 Rule.IP_OUTSIDE,
-                (box, card) -> range.filter(r -> !r.contains(card.ip()) && !SELF_GIVEN.contains(card.ip()))
-                        .map(r -> new NetworkGrounds.IpOutside(box, card, r)));
+                (box, card) -> rules.filter(r -> r.networkOf(card.ip()).isEmpty() && !SELF_GIVEN.contains(card.ip()))
+                        .map(r -> new NetworkGrounds.IpOutside(box, card, r.range(), r.others())));
     }
 
     List<Finding> maskDiffers() {
         return each(
                 Rule.MASK_DIFFERS,
-                (box, card) -> range.filter(r -> r.contains(card.ip()) && card.prefix() != r.prefix())
+                (box, card) -> planned(card.ip())
+                        .filter(r -> card.prefix() != r.prefix())
                         .map(r -> new NetworkGrounds.MaskDiffers(box, card, r)));
     }
 
-    /** Where no range is said: boxes that do not hear all of those that are together. */
+    /** The network of the job in which an address lies. */
+    private Optional<Subnet> planned(Ipv4 ip) {
+        return rules.flatMap(r -> r.networkOf(ip));
+    }
+
+    /** Boxes that do not hear each other: of all where no range is said, else senders and those who get their universes. */
     List<Finding> apart() {
+        return rules.isPresent() ? unheard() : strangers();
+    }
+
+    private List<Finding> unheard() {
+        Map<Subnet, Set<Box>> senders = new TreeMap<>(Comparator.comparing(Subnet::toString));
+        Map<Subnet, Set<Box>> deaf = new HashMap<>();
+        for (Universe universe : plan.describedUniverses()) {
+            for (Box sender : boxesOf(universe.sources().stream().map(Universe.Source::box))) {
+                for (Box box : boxesOf(universe.routes().stream()
+                        .filter(r -> !(r instanceof Route.Direct))
+                        .map(r -> r.port().box()))) {
+                    if (!planned(sender).equals(planned(box))) {
+                        planned(sender).ifPresent(home -> {
+                            senders.computeIfAbsent(home, n -> new LinkedHashSet<>())
+                                    .add(sender);
+                            deaf.computeIfAbsent(home, n -> new LinkedHashSet<>())
+                                    .add(box);
+                        });
+                    }
+                }
+            }
+        }
+        return senders.entrySet().stream()
+                .map(e -> NetworkNumberRules.found(
+                        Rule.NETWORKS_APART,
+                        e.getKey().toString(),
+                        new NetworkGrounds.NetworksApart(
+                                e.getKey(),
+                                List.copyOf(e.getValue()),
+                                List.copyOf(deaf.getOrDefault(e.getKey(), Set.of()))),
+                        new Remedy.Decide("Hand out addresses of one range", Remedy.Where.ROUTING)))
+                .toList();
+    }
+
+    private Optional<Subnet> planned(Box box) {
+        return box.ip().flatMap(this::planned);
+    }
+
+    private List<Box> boxesOf(Stream<Integer> numbers) {
+        return numbers.flatMap(n -> plan.box(n).stream())
+                .filter(b -> b.ip().flatMap(this::planned).isPresent())
+                .toList();
+    }
+
+    private List<Finding> strangers() {
         Map<String, List<Box>> byNetwork = new TreeMap<>();
         boxes.forEach(b -> byNetwork
                 .computeIfAbsent(network(b).toString(), n -> new ArrayList<>())
                 .add(b));
-        if (range.isPresent() || byNetwork.size() < 2) {
+        if (byNetwork.size() < 2) {
             return List.of();
         }
         return byNetwork.values().stream()
@@ -137,14 +194,16 @@ final class IpFindings {
 
     private Remedy remedy(Rule rule, Box box) {
         return rule == Rule.MASK_DIFFERS
-                        && range.filter(r -> r.isHost(box.ip().orElseThrow())).isPresent()
-                ? moved(box, box.ip().orElseThrow(), range.orElseThrow().prefix())
+                        && planned(box)
+                                .filter(r -> r.isHost(box.ip().orElseThrow()))
+                                .isPresent()
+                ? moved(box, box.ip().orElseThrow(), planned(box).orElseThrow().prefix())
                 : another(box);
     }
 
     /** A free address in the job's range, or where none is said in its own network. */
     private Remedy another(Box box) {
-        Subnet within = range.orElseGet(() -> network(box));
+        Subnet within = planned(box).or(() -> rules.map(IpRules::range)).orElseGet(() -> network(box));
         return free.computeIfAbsent(new Seeking(box.kind(), within), s -> FreeAddresses.forBox(plan, box))
                 .map(ip -> moved(box, ip, within.prefix()))
                 .orElseGet(() -> new Remedy.Decide("Choose a wider range", Remedy.Where.ROUTING));

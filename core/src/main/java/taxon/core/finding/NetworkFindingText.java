@@ -68,7 +68,8 @@ final class NetworkFindingText {
                     + " Mbit/s when everything is sent at full rate; no more than half is planned with.";
         }
         if (grounds instanceof NetworkGrounds.IpOutside i) {
-            return i.box().name() + " has " + i.card().ip() + ", outside the job's range " + i.range() + ".";
+            return i.box().name() + " has " + i.card().ip() + ", outside the job's range " + i.range()
+                    + (i.others().isEmpty() ? "." : " and its other networks, " + Listed.of(i.others()) + ".");
         }
         if (grounds instanceof NetworkGrounds.IpSelfGiven i) {
             return i.box().name() + " has " + i.card().ip()

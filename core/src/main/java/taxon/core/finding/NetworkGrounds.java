@@ -53,7 +53,8 @@ public sealed interface NetworkGrounds {
     /** A cable that carries more than half of its speed. */
     record CableFull(Box box, CableLoad load) implements OfOneBox {}
 
-    record IpOutside(Box box, NetCard card, Subnet range) implements OfOneBox {}
+    /** @param others further networks of the job, in none of which it lies either */
+    record IpOutside(Box box, NetCard card, Subnet range, List<Subnet> others) implements OfOneBox {}
 
     /** An address that devices give themselves when nobody gave them one (RFC 3927). */
     record IpSelfGiven(Box box, NetCard card) implements OfOneBox {}

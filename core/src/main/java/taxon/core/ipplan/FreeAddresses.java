@@ -6,6 +6,7 @@ import java.util.Set;
 import taxon.core.network.BoxKind;
 import taxon.core.network.IpRules;
 import taxon.core.network.Ipv4;
+import taxon.core.network.Subnet;
 import taxon.core.rig.Box;
 import taxon.core.rig.Plan;
 
@@ -24,15 +25,21 @@ public final class FreeAddresses {
         return new FreeAddresses(rules, new HashSet<>(taken));
     }
 
-    /** A free address for one box: in the job's range, or where none is said among those of its own mask. */
+    /** A free address for one box: in the network of the job that it lies in, or its range, or where none is said among those of its own mask. */
     public static Optional<Ipv4> forBox(Plan plan, Box box) {
         Set<Ipv4> taken = new HashSet<>();
         plan.boxes().forEach(b -> b.ip().ifPresent(taken::add));
         return plan.sheet()
                 .network()
                 .ip()
+                .map(rules -> rules.in(home(rules, box)))
                 .or(() -> box.card().map(c -> IpRules.usual(c.subnet())))
                 .flatMap(rules -> except(rules, taken).take(box.kind()));
+    }
+
+    /** The network in which a box stays: that of its address, or the job's range. */
+    static Subnet home(IpRules rules, Box box) {
+        return box.ip().flatMap(rules::networkOf).orElse(rules.range());
     }
 
     /** The next for a kind: from where that begins upwards, and then from the lowest; empty where all are taken. */

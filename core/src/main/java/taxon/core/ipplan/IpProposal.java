@@ -2,8 +2,10 @@ package taxon.core.ipplan;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import taxon.core.network.IpRules;
@@ -19,7 +21,8 @@ import taxon.core.rig.edit.Omission;
 import taxon.core.rig.edit.Proposed;
 
 /**
- * An address in the job's range for every box on the network, before anything is done.
+ * An address in the job's range for every box on the network, or in the other network of the job that it lies in already, before
+ * anything is done.
  *
  * @param edit gives the job its range and every box its address, as one step of undo
  * @param moves boxes that get another address or mask, in the order in which they were handed out
@@ -73,12 +76,12 @@ public record IpProposal(Edit edit, List<Move> moves, int staying, List<NoRoom> 
      */
     public static IpProposal of(Plan plan, IpRules rules, boolean anew) {
         List<Box> boxes = inOrder(plan);
-        Subnet range = rules.range();
         Set<Ipv4> kept = new HashSet<>();
         List<Box> seeking = new ArrayList<>();
         int staying = 0;
         List<Move> moves = new ArrayList<>();
         for (Box box : boxes) {
+            Subnet range = FreeAddresses.home(rules, box);
             Optional<Ipv4> ip = box.ip().filter(i -> !anew && range.isHost(i) && kept.add(i));
             if (ip.isEmpty()) {
                 seeking.add(box);
@@ -88,10 +91,12 @@ public record IpProposal(Edit edit, List<Move> moves, int staying, List<NoRoom> 
                 moves.add(move(box, ip.get(), range, Why.MASK));
             }
         }
-        FreeAddresses free = FreeAddresses.except(rules, kept);
+        Map<Subnet, FreeAddresses> free = new HashMap<>();
         List<NoRoom> noRoom = new ArrayList<>();
         for (Box box : seeking) {
-            Optional<Ipv4> ip = free.take(box.kind());
+            Subnet range = FreeAddresses.home(rules, box);
+            Optional<Ipv4> ip = free.computeIfAbsent(range, r -> FreeAddresses.except(rules.in(r), kept))
+                    .take(box.kind());
             if (ip.isEmpty()) {
                 noRoom.add(new NoRoom(box));
             } else {

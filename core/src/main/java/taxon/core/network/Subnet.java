@@ -83,6 +83,11 @@ public record Subnet(Ipv4 base, int prefix) {
         return (ip.bits() & maskBits(prefix)) == base.bits();
     }
 
+    /** True when some address lies in both. */
+    public boolean overlaps(Subnet other) {
+        return contains(other.base) || other.contains(base);
+    }
+
     /** True for an address that one device can have: in the range, and neither its first nor its last. */
     public boolean isHost(Ipv4 ip) {
         return contains(ip) && !ip.equals(base) && !ip.equals(broadcast());

@@ -22,6 +22,7 @@ import taxon.core.network.BoxPort;
 import taxon.core.network.IpRules;
 import taxon.core.network.Ipv4;
 import taxon.core.network.NetCard;
+import taxon.core.network.NetworkRules;
 import taxon.core.network.PortAddress;
 import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
@@ -78,6 +79,27 @@ class NetworkFindingsTest {
     private static Plan remedied(Plan plan, Rule rule) {
         Remedy remedy = found(plan, rule).get(0).remedy().orElseThrow();
         return ((Edit.Changed) ((Remedy.Apply) remedy).edit().applyTo(plan)).plan();
+    }
+
+    /** Two networks on purpose: only who sends across them is found. */
+    @Test
+    void ofSeveralNetworksASenderInAnotherThanItsBoxIsFound() {
+        Plan boxes = plan(
+                node(1, "10.0.0.11/24"),
+                node(2, "192.168.2.11/24"),
+                node(3, "10.0.0.12/24").as(BoxKind.SERVER));
+        NetworkRules rules = boxes.sheet()
+                .network()
+                .with(IpRules.usual(Subnet.parse("10.0.0.0/24").orElseThrow())
+                        .beside(List.of(Subnet.parse("192.168.2.0/24").orElseThrow())));
+        Plan plan = boxes.with(boxes.sheet().with(rules));
+        assertThat(found(plan, Rule.NETWORKS_APART)).isEmpty();
+        assertThat(found(plan, Rule.IP_OUTSIDE)).isEmpty();
+        Plan heard = plan.with(artNet(3, 3, 1, 1).from(List.of(new Universe.Source(3, 100))));
+        assertThat(found(heard, Rule.NETWORKS_APART)).isEmpty();
+        Plan unheard = plan.with(artNet(3, 3, 2, 1).from(List.of(new Universe.Source(3, 100))));
+        assertThat(only(unheard, Rule.NETWORKS_APART))
+                .isEqualTo("Node 3 lies in 10.0.0.0/24; Node 2 is not in one network with it.");
     }
 
     @Test

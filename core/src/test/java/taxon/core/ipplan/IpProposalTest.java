@@ -1,6 +1,7 @@
 package taxon.core.ipplan;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -95,6 +96,34 @@ class IpProposalTest {
         assertThat(proposal.moves()).hasSize(2);
         assertThat(proposal.omissions().stream().map(IpProposal.NoRoom::who)).containsExactly("Node 3");
         assertThat(applied(proposal, plan).box(3).orElseThrow().ip()).contains(Ipv4.of(2, 0, 0, 3));
+    }
+
+    private static Subnet range(String text) {
+        return Subnet.parse(text).orElseThrow();
+    }
+
+    @Test
+    void aBoxOfAnotherNetworkStaysThereAndWhoLiesInNoneComesIntoTheRange() {
+        IpRules rules = IpRules.usual(RANGE).beside(List.of(range("192.168.2.0/24")));
+        Plan plan = plan(
+                node(1, "192.168.2.77", 24),
+                node(2, "192.168.2.77", 24),
+                node(3, "192.168.2.5", 16),
+                node(4, "2.0.0.1", 8));
+        IpProposal proposal = IpProposal.of(plan, rules, false);
+        assertThat(proposal.moves().stream().map(m -> m.box().number() + " " + m.after() + " " + m.why()))
+                .containsExactly("3 192.168.2.5/24 MASK", "2 192.168.2.11/24 TAKEN", "4 10.0.0.11/24 OUTSIDE");
+        assertThat(PlanCheck.of(applied(proposal, plan)).findings().stream().map(Finding::rule))
+                .doesNotContainAnyElementsOf(ADDRESSES);
+    }
+
+    @Test
+    void networksOfOneJobHaveNoAddressInCommon() {
+        IpRules rules = IpRules.usual(RANGE);
+        assertThatThrownBy(() -> rules.beside(List.of(range("10.0.0.128/25"))))
+                .hasMessage("10.0.0.128/25 and 10.0.0.0/24 have addresses in common");
+        assertThatThrownBy(() -> rules.beside(List.of(range("192.168.0.0/16"), range("192.168.2.0/24"))))
+                .hasMessageContaining("have addresses in common");
     }
 
     static LongStream seeds() {

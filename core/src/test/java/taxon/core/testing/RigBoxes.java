@@ -72,7 +72,11 @@ public final class RigBoxes {
         return new NetworkRules(
                 counting,
                 random.nextBoolean()
-                        ? Optional.of(new IpRules(Subnet.around(Ipv4.of(10, 0, random.nextInt(9), 0), 24), first))
+                        ? Optional.of(new IpRules(Subnet.around(Ipv4.of(10, 0, random.nextInt(9), 0), 24), first)
+                                .beside(
+                                        random.nextBoolean()
+                                                ? List.of()
+                                                : List.of(Subnet.around(Ipv4.of(10, 9, 0, 0), 16))))
                         : Optional.empty(),
                 random.nextBoolean()
                         ? CableRules.USUAL

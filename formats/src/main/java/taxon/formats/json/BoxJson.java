@@ -200,6 +200,10 @@ final class BoxJson {
             ObjectNode plan = node.putObject("ip").put("range", ip.range().toString());
             ObjectNode first = plan.putObject("first");
             new TreeMap<>(ip.first()).forEach((kind, host) -> first.put(Json.slug(kind), host));
+            if (!ip.others().isEmpty()) {
+                ArrayNode others = plan.putArray("others");
+                ip.others().forEach(o -> others.add(o.toString()));
+            }
         });
         rules.card().ifPresent(c -> node.put("card", c.toString()));
         if (!rules.cable().equals(CableRules.USUAL)) {
@@ -238,10 +242,11 @@ final class BoxJson {
                 .properties()
                 .forEach(e -> first.put(
                         Json.constant(BoxKind.class, e.getKey()), e.getValue().asInt()));
-        return new IpRules(
-                Subnet.parse(range)
-                        .orElseThrow(() -> new IllegalArgumentException(range + " is no range of addresses")),
-                first);
+        return new IpRules(range(range), first, Json.list(node, "others", o -> range(o.asString())));
+    }
+
+    private static Subnet range(String text) {
+        return Subnet.parse(text).orElseThrow(() -> new IllegalArgumentException(text + " is no range of addresses"));
     }
 
     private static CableRules readCable(JsonNode node) {
