@@ -7,8 +7,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import taxon.core.network.Ipv4;
+import taxon.core.network.NetCard;
+import taxon.core.network.Subnet;
+import taxon.core.text.Counted;
 import taxon.wire.artnet.codec.ArtNetCodec;
 import taxon.wire.artnet.codec.ArtPacket;
+import taxon.wire.artnet.codec.ArtPacket.Flow;
 import taxon.wire.artnet.codec.ArtPacket.PollReply;
 import taxon.wire.artnet.codec.ArtPacket.Port;
 import taxon.wire.artnet.codec.ArtPacket.TodData;
@@ -19,25 +23,33 @@ import taxon.wire.rdm.codec.RdmMessage;
 import taxon.wire.rdm.codec.Uid;
 
 /**
- * A simulated node on a loopback address. It describes itself when polled, gives its tables of devices,
- * and carries RDM to its units. Answers go back to the port that asked.
+ * A simulated node or transmitter on a loopback address. It describes itself when polled, gives its tables of devices,
+ * and carries RDM to its units. Answers go back to the port that asked. It can be given faults, and healed of them.
  */
 public final class SimNode implements AutoCloseable {
     private static final int PORTS_IN_A_REPLY = 4;
 
     private static final InetSocketAddress EVERYONE = new InetSocketAddress("127.255.255.255", ArtNetCodec.UDP_PORT);
 
+    /** Locally administered (IEEE 802), so that it is nobody's. */
+    private static final long OWN_MAC = 0x0200_0000_0000L;
+
+    private static final long TWIN_MAC = 0x0201_0000_0000L;
+
     private final boolean toEveryone;
-    private final Ipv4 ip;
+    private final Ipv4 given;
     private final String name;
-    private final List<SimPort> ports;
-    private final ArtNetLink link;
+    private final List<SimPort> planned;
+    private volatile List<SimFault> faults = List.of();
+    private volatile Ipv4 ip;
+    private volatile ArtNetLink link;
 
     private SimNode(Ipv4 ip, String name, List<SimPort> ports, boolean toEveryone) throws IOException {
         this.toEveryone = toEveryone;
+        this.given = ip;
         this.ip = ip;
         this.name = name;
-        this.ports = List.copyOf(ports);
+        planned = List.copyOf(ports);
         link = ArtNetLink.open(ip, SendPolicy.LOOPBACK_ONLY, this::received);
     }
 
@@ -52,23 +64,101 @@ public final class SimNode implements AutoCloseable {
         if (!ip.isLoopback()) {
             throw new IllegalArgumentException("a simulated node has a loopback address, not " + ip);
         }
-        if (ports.stream().map(p -> p.address().number() >> 4).distinct().count() != 1) {
-            throw new IllegalArgumentException("the ports of " + name + " differ in Net or Sub-Net");
-        }
+        requireOneSubNet(name, ports);
         return new SimNode(ip, name, ports, toEveryone);
     }
 
+    private static void requireOneSubNet(String name, List<SimPort> ports) {
+        if (ports.stream().map(p -> p.address().number() >> 4).distinct().count() != 1) {
+            throw new IllegalArgumentException("the ports of " + name + " differ in Net or Sub-Net");
+        }
+    }
+
+    /** Where it is now. */
     public Ipv4 ip() {
         return ip;
     }
 
+    public String name() {
+        return name;
+    }
+
+    /** Its ports as they are now, faults and all. */
     public List<SimPort> ports() {
-        return ports;
+        List<SimPort> ports = new ArrayList<>(planned);
+        faults.forEach(f -> SimNode.spoil(ports, f));
+        return List.copyOf(ports);
+    }
+
+    private static void spoil(List<SimPort> ports, SimFault fault) {
+        if (fault instanceof SimFault.OtherUniverse f) {
+            ports.set(f.port() - 1, ports.get(f.port() - 1).at(f.address()));
+        } else if (fault instanceof SimFault.PortIsInput f) {
+            ports.set(f.port() - 1, ports.get(f.port() - 1).turned(Flow.IN));
+        } else if (fault instanceof SimFault.PortIsOff f) {
+            ports.set(f.port() - 1, ports.get(f.port() - 1).turned(Flow.NONE));
+        } else if (fault instanceof SimFault.RdmIsOff f) {
+            ports.set(f.port() - 1, ports.get(f.port() - 1).withoutRdm());
+        } else if (fault instanceof SimFault.LinksLost f) {
+            ports.set(f.port() - 1, ports.get(f.port() - 1).unheard());
+        }
+    }
+
+    public List<SimFault> faults() {
+        return faults;
+    }
+
+    /**
+     * Gives it these faults and no others; none heals it.
+     *
+     * @throws IllegalArgumentException when it has no such port, or a universe leaves its Net and Sub-Net
+     * @throws IOException when the address that it is to sit at cannot be had; then nothing has changed
+     */
+    public synchronized void suffer(List<SimFault> wanted) throws IOException {
+        List<SimPort> ports = new ArrayList<>(planned);
+        for (SimFault fault : wanted) {
+            try {
+                spoil(ports, fault);
+            } catch (IndexOutOfBoundsException e) {
+                throw new IllegalArgumentException(name + " has " + Counted.of(ports.size(), "port") + ": " + fault, e);
+            }
+        }
+        requireOneSubNet(name, ports);
+        sitAt(wanted.stream()
+                .filter(SimFault.OtherIp.class::isInstance)
+                .map(f -> ((SimFault.OtherIp) f).ip())
+                .findFirst()
+                .orElse(given));
+        faults = List.copyOf(wanted);
+    }
+
+    private void sitAt(Ipv4 wanted) throws IOException {
+        if (!wanted.equals(ip)) {
+            ArtNetLink there = ArtNetLink.open(wanted, SendPolicy.LOOPBACK_ONLY, this::received);
+            link.close();
+            link = there;
+            ip = wanted;
+        }
+    }
+
+    private Ipv4 mask() {
+        int prefix = faults.stream()
+                .filter(SimFault.OtherMask.class::isInstance)
+                .mapToInt(f -> ((SimFault.OtherMask) f).prefix())
+                .findFirst()
+                .orElse(NetCard.usual(ip).prefix());
+        return Subnet.around(ip, prefix).mask();
     }
 
     private void received(ArtPacket packet, InetSocketAddress sender) {
         if (packet instanceof ArtPacket.Poll) {
-            pollReplies().forEach(r -> reply(r, sender));
+            pollReplies(name, OWN_MAC).forEach(r -> reply(r, sender));
+            faults.stream()
+                    .filter(SimFault.Twin.class::isInstance)
+                    .flatMap(f -> pollReplies(((SimFault.Twin) f).name(), TWIN_MAC).stream())
+                    .forEach(r -> reply(r, sender));
+        } else if (packet instanceof ArtPacket.IpEnquiry) {
+            reply(new ArtPacket.IpReply(ip, mask()), sender);
         } else if (packet instanceof ArtPacket.TodRequest request) {
             tables(request, sender);
         } else if (packet instanceof ArtPacket.Rdm rdm) {
@@ -77,38 +167,42 @@ public final class SimNode implements AutoCloseable {
     }
 
     /** A reply describes four ports at most; a node with more answers several times. */
-    private List<PollReply> pollReplies() {
+    private List<PollReply> pollReplies(String called, long mac) {
+        List<SimPort> ports = ports();
         List<PollReply> replies = new ArrayList<>();
         for (int from = 0; from < ports.size(); from += PORTS_IN_A_REPLY) {
             List<SimPort> part = ports.subList(from, Math.min(from + PORTS_IN_A_REPLY, ports.size()));
             replies.add(new PollReply(
                     ip,
-                    name,
-                    name + ", simulated",
+                    called,
+                    called + ", simulated",
                     "#0001 [0001] ready",
                     part.get(0).address().net(),
                     part.get(0).address().subNet(),
+                    mac | Integer.toUnsignedLong(given.bits()),
                     replies.size() + 1,
                     part.stream()
-                            .map(p -> new Port(p.address().universe(), true, true))
+                            .map(p -> new Port(p.address().universe(), p.flow(), p.rdm()))
                             .toList()));
         }
         return replies;
     }
 
     private void tables(ArtPacket.TodRequest request, InetSocketAddress sender) {
+        List<SimPort> ports = ports();
         for (int i = 0; i < ports.size(); i++) {
             SimPort port = ports.get(i);
             if (port.address().net() == request.net()
                     && request.subUnis().contains(port.address().subUni())) {
-                List<Uid> uids =
-                        port.tells() ? port.units().stream().map(SimUnit::uid).toList() : List.of();
+                List<Uid> uids = port.hasTable()
+                        ? port.units().stream().map(SimUnit::uid).toList()
+                        : List.of();
                 reply(
                         new TodData(
                                 i % PORTS_IN_A_REPLY + 1,
                                 i / PORTS_IN_A_REPLY + 1,
                                 port.address(),
-                                port.tells(),
+                                port.hasTable(),
                                 uids.size(),
                                 0,
                                 uids),
@@ -120,9 +214,9 @@ public final class SimNode implements AutoCloseable {
     private void rdm(ArtPacket.Rdm packet, InetSocketAddress sender) {
         try {
             RdmMessage request = packet.decoded();
-            Optional<RdmMessage> answer = ports.stream()
+            Optional<RdmMessage> answer = ports().stream()
                     .filter(p -> p.address().equals(packet.address()) && SimUnit.isRequest(request))
-                    .flatMap(p -> p.units().stream())
+                    .flatMap(p -> p.reached().stream())
                     .flatMap(u -> u.answer(request).stream())
                     .findFirst();
             answer.ifPresent(a -> reply(ArtPacket.Rdm.carrying(packet.address(), a), sender));
@@ -140,7 +234,7 @@ public final class SimNode implements AutoCloseable {
     }
 
     @Override
-    public void close() {
+    public synchronized void close() {
         link.close();
     }
 }

@@ -3,9 +3,10 @@ package taxon.simrig;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import taxon.core.network.Ipv4;
 
-/** Simulated nodes that run together. */
+/** Simulated boxes that run together. */
 public final class SimulatedRig implements AutoCloseable {
     private final List<SimNode> nodes;
 
@@ -44,6 +45,11 @@ public final class SimulatedRig implements AutoCloseable {
 
     public List<SimNode> nodes() {
         return nodes;
+    }
+
+    /** The box that answers under a name. */
+    public Optional<SimNode> node(String name) {
+        return nodes.stream().filter(n -> n.name().equals(name)).findFirst();
     }
 
     /** All units on all lines. */

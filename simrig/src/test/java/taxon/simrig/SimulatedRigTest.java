@@ -14,6 +14,7 @@ import org.junit.jupiter.api.Test;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
 import taxon.simrig.SimulatedRig.NodeSpec;
+import taxon.wire.artnet.codec.ArtPacket;
 import taxon.wire.artnet.codec.ArtPacket.PollReply;
 import taxon.wire.artnet.link.ArtNetController;
 import taxon.wire.artnet.link.DeviceTable;
@@ -59,9 +60,94 @@ class SimulatedRigTest {
         rig.close();
     }
 
+    private static List<PollReply> only(List<List<PollReply>> devices) {
+        assertThat(devices).hasSizeLessThanOrEqualTo(1);
+        return devices.isEmpty() ? List.of() : devices.get(0);
+    }
+
+    private SimNode node() {
+        return rig.node("Quay node").orElseThrow();
+    }
+
+    private ArtPacket.Port port(int number) throws Exception {
+        return only(controller.poll(NODE)).get(0).ports().get(number - 1);
+    }
+
+    private DeviceTable tableOfFirst() throws Exception {
+        return controller.tableOfDevices(NODE, new Outlet(FIRST, 1, 1));
+    }
+
+    @Test
+    void aBoxSitsElsewhereAndComesBackWhenHealed() throws Exception {
+        Ipv4 elsewhere = Ipv4.of(127, 83, 0, 6);
+        node().suffer(List.of(new SimFault.OtherIp(elsewhere)));
+        assertThat(controller.poll(NODE)).isEmpty();
+        assertThat(only(controller.poll(elsewhere))).extracting(PollReply::ip).containsExactly(elsewhere);
+        assertThat(controller.pollAll(Ipv4.of(127, 255, 255, 255))).containsKey(elsewhere);
+        node().suffer(List.of());
+        assertThat(only(controller.poll(NODE))).hasSize(1);
+    }
+
+    @Test
+    void anAddressThatIsTakenLeavesTheBoxWhereItIs() throws Exception {
+        assertThatThrownBy(() -> node().suffer(List.of(new SimFault.OtherIp(CONTROLLER))))
+                .isInstanceOf(IOException.class);
+        assertThat(node().faults()).isEmpty();
+        assertThat(only(controller.poll(NODE))).hasSize(1);
+    }
+
+    @Test
+    void masksAreToldAsTheyAre() throws Exception {
+        assertThat(controller.mask(NODE)).contains(Ipv4.of(255, 0, 0, 0));
+        node().suffer(List.of(new SimFault.OtherMask(24)));
+        assertThat(controller.mask(NODE)).contains(Ipv4.of(255, 255, 255, 0));
+        assertThat(controller.mask(NOBODY)).isEmpty();
+    }
+
+    @Test
+    void twoAtOneAddressAreToldApartByTheirHardware() throws Exception {
+        node().suffer(List.of(new SimFault.Twin("Stranger")));
+        assertThat(controller.poll(NODE))
+                .hasSize(2)
+                .extracting(d -> d.get(0).shortName())
+                .containsExactly("Quay node", "Stranger");
+    }
+
+    @Test
+    void aPortWithAFaultSaysSoAndReachesNobody() throws Exception {
+        node().suffer(List.of(new SimFault.PortIsInput(1)));
+        assertThat(port(1).flow()).isEqualTo(ArtPacket.Flow.IN);
+        assertThat(tableOfFirst()).isEqualTo(new DeviceTable.Refused());
+        node().suffer(List.of(new SimFault.PortIsOff(1)));
+        assertThat(port(1).flow()).isEqualTo(ArtPacket.Flow.NONE);
+        node().suffer(List.of(new SimFault.RdmIsOff(1)));
+        assertThat(port(1).rdm()).isFalse();
+        assertThat(tableOfFirst()).isEqualTo(new DeviceTable.Refused());
+        PortAddress other = new PortAddress(FIRST.number() ^ 8);
+        node().suffer(List.of(new SimFault.OtherUniverse(1, other)));
+        assertThat(only(controller.poll(NODE)).get(0).portAddress(0)).isEqualTo(other);
+        assertThat(tableOfFirst()).isEqualTo(new DeviceTable.Silent());
+    }
+
+    @Test
+    void receiversThatLostTheirLinkAreNotInTheTable() throws Exception {
+        node().suffer(List.of(new SimFault.LinksLost(1)));
+        assertThat(tableOfFirst()).isEqualTo(new DeviceTable.Found(List.of()));
+        node().suffer(List.of());
+        assertThat(table(FIRST, 1)).containsExactly(HERON, SILENT);
+    }
+
+    @Test
+    void aFaultOfAPortThatIsNotThereIsRefused() {
+        assertThatThrownBy(() -> node().suffer(List.of(new SimFault.PortIsOff(3))))
+                .hasMessageContaining("Quay node has 2 ports");
+        assertThatThrownBy(() -> node().suffer(List.of(new SimFault.OtherUniverse(1, new PortAddress(4000)))))
+                .hasMessageContaining("differ in Net or Sub-Net");
+    }
+
     @Test
     void aNodeDescribesItselfAndItsPorts() throws Exception {
-        List<PollReply> replies = controller.poll(NODE);
+        List<PollReply> replies = only(controller.poll(NODE));
         assertThat(replies).singleElement().extracting(PollReply::shortName).isEqualTo("Quay node");
         assertThat(replies.get(0).portAddress(1)).isEqualTo(SECOND);
     }
@@ -73,7 +159,7 @@ class SimulatedRigTest {
                 .mapToObj(n -> new SimPort(new PortAddress((int) n), List.of()))
                 .toList();
         try (SimNode node = SimNode.start(large, "Ten ports", ports, false)) {
-            List<PollReply> replies = controller.poll(node.ip());
+            List<PollReply> replies = only(controller.poll(node.ip()));
             assertThat(replies).extracting(PollReply::bindIndex).containsExactly(1, 2, 3);
             assertThat(replies.get(2).ports()).hasSize(2);
             assertThat(replies.get(2).portAddress(1)).isEqualTo(new PortAddress(10));
@@ -104,7 +190,9 @@ class SimulatedRigTest {
         try (SimulatedRig shouting = SimulatedRig.start(
                 List.of(new NodeSpec(loud, "Old node", List.of(new SimPort(FIRST, List.of())), true)))) {
             assertThat(shouting.nodes()).hasSize(1);
-            assertThat(controller.poll(loud)).extracting(PollReply::shortName).containsExactly("Old node");
+            assertThat(only(controller.poll(loud)))
+                    .extracting(PollReply::shortName)
+                    .containsExactly("Old node");
         }
     }
 

@@ -14,6 +14,7 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.TaxonSettings;
 import taxon.app.checks.UnitWriter.Armed;
 import taxon.app.checks.UnitWriter.NotWrittenException;
 import taxon.app.edit.JobEditor;
@@ -46,13 +47,21 @@ class ChecksController {
     private final Readings readings;
     private final UnitWriter writer;
     private final Clock clock;
+    private final TaxonSettings settings;
 
-    ChecksController(Frames frames, JobEditor editor, Readings readings, UnitWriter writer, Clock clock) {
+    ChecksController(
+            Frames frames,
+            JobEditor editor,
+            Readings readings,
+            UnitWriter writer,
+            Clock clock,
+            TaxonSettings settings) {
         this.frames = frames;
         this.editor = editor;
         this.readings = readings;
         this.writer = writer;
         this.clock = clock;
+        this.settings = settings;
     }
 
     /** A block with where it stands. */
@@ -68,6 +77,7 @@ class ChecksController {
         }
         frames.open(job, Optional.of(Stage.CHECKS), request, model);
         model.addAttribute("reading", reading);
+        model.addAttribute("simulated", settings.demo());
         model.addAttribute("outside", Readings.outside(state.plan()));
         model.addAttribute("armed", writer.armed(job));
         model.addAttribute(
@@ -89,6 +99,10 @@ class ChecksController {
                                 .map(l -> ComparisonLine.of(state.plan(), l))
                                 .toList())
                         .orElse(List.of()));
+        List<BoxLine> boxes =
+                reading.last().map(r -> BoxLine.of(state.plan(), r)).orElse(List.of());
+        model.addAttribute("boxes", boxes);
+        model.addAttribute("boxSum", BoxLine.sum(boxes));
         model.addAttribute(
                 "notAsked",
                 reading.last().map(r -> NotAskedLine.of(state.plan(), r)).orElse(List.of()));

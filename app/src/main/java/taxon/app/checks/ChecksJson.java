@@ -24,6 +24,14 @@ final class ChecksJson {
             body.put("at", r.at().toString());
             var troubles = body.putArray("troubles");
             r.troubles().forEach(troubles::add);
+            var boxes = body.putArray("boxes");
+            BoxLine.of(state.plan(), r).forEach(b -> {
+                var differences = boxes.addObject()
+                        .put("box", b.box())
+                        .put("name", b.name())
+                        .putArray("differences");
+                b.differences().forEach(differences::add);
+            });
             var notAsked = body.putArray("notAsked");
             NotAskedLine.of(state.plan(), r)
                     .forEach(n -> notAsked.addObject()

@@ -4,19 +4,21 @@ import java.io.IOException;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import taxon.app.checks.RigReading.Way;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.network.BoxKind;
 import taxon.core.network.Ipv4;
-import taxon.core.network.PortAddress;
 import taxon.core.network.Route;
 import taxon.core.proof.FoundUnit;
 import taxon.core.proof.FoundUnit.FoundBlock;
@@ -42,6 +44,8 @@ import taxon.wire.rdm.codec.Uid;
  */
 final class RigReader {
     private static final int MOST_SUB_DEVICES = 64;
+    /** Which kinds answer an Art-Net poll (common practice): consoles and programs may, and need not. */
+    private static final Set<BoxKind> ANSWERING = EnumSet.of(BoxKind.NODE, BoxKind.TRANSMITTER, BoxKind.UNIT);
 
     private final Speaking card;
     private final SendPolicy policy;
@@ -73,19 +77,26 @@ final class RigReader {
     RigReading read(Plan plan, Consumer<Progress> told, BooleanSupplier stop) throws IOException, InterruptedException {
         try (ArtNetController controller = ArtNetController.open(card.card(), policy, answerWithin)) {
             Walk walk = new Walk(controller, told, stop);
+            BoxReader boxes = new BoxReader(controller, policy);
             for (Map.Entry<Box, List<Planned>> entry : byBox(plan).entrySet()) {
-                walk.reachable(entry.getKey(), entry.getValue());
+                if (!stop.getAsBoolean()) {
+                    walk.reachable(boxes, entry.getKey(), entry.getValue());
+                }
             }
-            return new RigReading(clock.instant(), walk.ways, walk.behind, walk.units, walk.troubles);
+            boxes.seekSilent(stop);
+            return new RigReading(clock.instant(), walk.ways, walk.behind, walk.units, boxes.answers(), walk.troubles);
         }
     }
 
     /** A universe and one of its ways. */
     private record Planned(Universe universe, Route route) {}
 
-    /** What is to be asked of each box on the network, by its number. */
+    /** What is to be asked of each box on the network that answers such questions, by its number. */
     private static Map<Box, List<Planned>> byBox(Plan plan) {
         Map<Integer, List<Planned>> byNumber = new TreeMap<>();
+        plan.boxes().stream()
+                .filter(b -> ANSWERING.contains(b.kind()))
+                .forEach(b -> byNumber.put(b.number(), new ArrayList<>()));
         for (Universe universe : plan.universes()) {
             RigReading.toUnits(plan, universe)
                     .forEach(r -> byNumber.computeIfAbsent(r.port().box(), n -> new ArrayList<>())
@@ -117,56 +128,28 @@ final class RigReader {
         }
 
         /** A node to which nothing can be sent holds up no other. */
-        void reachable(Box node, List<Planned> planned) throws InterruptedException {
+        void reachable(BoxReader boxes, Box node, List<Planned> planned) throws InterruptedException {
             try {
-                node(node, node.ip().orElseThrow(), planned);
+                told.accept(new Progress(node.name(), units.size()));
+                node(node, boxes.ask(node), planned);
             } catch (IOException e) {
                 troubles.add(
                         node.name() + " at " + node.ip().orElseThrow() + " cannot be asked: " + e.getMessage() + ".");
             }
         }
 
-        private void node(Box node, Ipv4 ip, List<Planned> planned) throws IOException, InterruptedException {
-            told.accept(new Progress(node.name(), units.size()));
-            List<PollReply> replies = controller.poll(ip);
-            if (replies.isEmpty()) {
-                troubles.add(
-                        node.name() + " at " + ip + " does not answer: is it on, and in one range with this card?");
-                return;
-            }
-            List<Outlet> ports = outlets(replies);
+        /** What is set otherwise than planned is told by {@link BoxCheck}; the lines are asked as they are. */
+        private void node(Box node, List<PollReply> replies, List<Planned> planned)
+                throws IOException, InterruptedException {
+            List<BoxReader.SeenOutlet> ports = BoxReader.outlets(replies);
             for (Planned each : planned) {
-                if (!stop.getAsBoolean()) {
-                    port(node, each, ports);
+                int number = each.route().port().number();
+                if (!stop.getAsBoolean()
+                        && number <= ports.size()
+                        && ports.get(number - 1).isOutput()) {
+                    line(node, each, ports.get(number - 1).outlet());
                 }
             }
-        }
-
-        private static List<Outlet> outlets(List<PollReply> replies) {
-            List<Outlet> ports = new ArrayList<>();
-            for (PollReply reply : replies) {
-                for (int i = 0; i < reply.ports().size(); i++) {
-                    ports.add(new Outlet(reply.portAddress(i), reply.bindIndex(), i + 1));
-                }
-            }
-            return ports;
-        }
-
-        private void port(Box node, Planned planned, List<Outlet> ports) throws IOException, InterruptedException {
-            Route route = planned.route();
-            int number = route.port().number();
-            if (number > ports.size()) {
-                troubles.add(node.name() + " says that it has " + ports.size() + " ports; universe "
-                        + planned.universe().number() + " is planned on port " + number + ".");
-                return;
-            }
-            Outlet outlet = ports.get(number - 1);
-            PortAddress address = outlet.address();
-            if (route instanceof Route.ArtNet set && !set.address().equals(address)) {
-                troubles.add(node.name() + " port " + number + " is set to Port-Address " + address + "; planned is "
-                        + set.address() + ".");
-            }
-            line(node, planned, outlet);
         }
 
         private void line(Box node, Planned line, Outlet outlet) throws IOException, InterruptedException {

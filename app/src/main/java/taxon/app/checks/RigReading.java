@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import taxon.core.boxcheck.BoxAnswers;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.network.BoxKind;
 import taxon.core.network.Ipv4;
@@ -24,13 +25,15 @@ import taxon.core.rig.Universe;
  *
  * @param ways how each universe was reached whose tables of devices were had
  * @param behind the way on which a unit answered, by its UID, for writing to it later
- * @param troubles what could not be read, or is set otherwise than planned, a sentence each
+ * @param boxes what the planned boxes said of themselves
+ * @param troubles what could not be read, a sentence each
  */
 record RigReading(
         Instant at,
         Map<UniverseNumber, List<Way>> ways,
         Map<String, Way> behind,
         List<FoundUnit> units,
+        List<BoxAnswers> boxes,
         List<String> troubles) {
 
     /**
@@ -44,6 +47,7 @@ record RigReading(
         ways = Map.copyOf(ways);
         behind = Map.copyOf(behind);
         units = List.copyOf(units);
+        boxes = List.copyOf(boxes);
         troubles = List.copyOf(troubles);
     }
 
@@ -52,7 +56,7 @@ record RigReading(
         List<FoundUnit> all = units.stream()
                 .map(u -> u.uid().equals(changed.uid()) ? changed : u)
                 .toList();
-        return new RigReading(at, ways, behind, all, troubles);
+        return new RigReading(at, ways, behind, all, boxes, troubles);
     }
 
     /** The universes that were read and that the plan sends the same way still: what was read of others says nothing of it now. */

@@ -22,13 +22,14 @@ import taxon.core.rig.Box;
 import taxon.core.rig.Plan;
 import taxon.core.rig.edit.Edit;
 import taxon.core.rig.edit.NetworkEdits;
-import taxon.simrig.SimulatedRig;
 
 /** Puts the demo job into an empty store and starts its simulated rig. */
 @Component
 @ConditionalOnProperty("taxon.demo")
 class Demo implements ApplicationRunner, DisposableBean {
     private static final String WHO = "the demo";
+    /** Two nodes and a transmitter. */
+    private static final int BOXES = 3;
 
     private final TaxonSettings settings;
     private final JobStore jobs;
@@ -36,15 +37,23 @@ class Demo implements ApplicationRunner, DisposableBean {
     private final TypeLibrary library;
     private final Freezer freezer;
     private final Clock clock;
-    private Optional<SimulatedRig> rig = Optional.empty();
+    private final DemoFaults rig;
 
-    Demo(TaxonSettings settings, JobStore jobs, JobEditor editor, TypeLibrary library, Freezer freezer, Clock clock) {
+    Demo(
+            TaxonSettings settings,
+            JobStore jobs,
+            JobEditor editor,
+            TypeLibrary library,
+            Freezer freezer,
+            Clock clock,
+            DemoFaults rig) {
         this.settings = settings;
         this.jobs = jobs;
         this.editor = editor;
         this.library = library;
         this.freezer = freezer;
         this.clock = clock;
+        this.rig = rig;
     }
 
     @Override
@@ -53,20 +62,33 @@ class Demo implements ApplicationRunner, DisposableBean {
         int job = known.isPresent() ? known.get() : make(address(settings.nodeA()), address(settings.nodeB()));
         Plan plan = editor.find(job).orElseThrow().plan();
         List<Ipv4> planned =
-                plan.boxes().stream().flatMap(b -> b.ip().stream()).limit(2).toList();
-        DemoNodes nodes = DemoNodes.start(
-                plan, planned.size() == 2 ? planned : List.of(address(settings.nodeA()), address(settings.nodeB())));
-        rig = nodes.rig();
+                onNetwork(plan).stream().map(b -> b.ip().orElseThrow()).toList();
+        DemoNodes nodes = DemoNodes.start(plan, planned.size() == BOXES ? planned : wished());
+        rig.start(nodes.rig());
         nodes.trouble().ifPresent(System.out::println);
         if (nodes.isElsewhere()) {
             moveNodes(job, plan, nodes);
         }
     }
 
+    /** The boxes of the job that stand in the simulated rig. */
+    private static List<Box> onNetwork(Plan plan) {
+        return plan.boxes().stream()
+                .filter(b -> b.ip().isPresent())
+                .limit(BOXES)
+                .toList();
+    }
+
+    private List<Ipv4> wished() {
+        Ipv4 last = address(settings.nodeB());
+        return List.of(address(settings.nodeA()), last, new Ipv4(last.bits() + 1));
+    }
+
     /** The job names the nodes by where they are now. */
     private void moveNodes(int job, Plan plan, DemoNodes nodes) {
-        for (int i = 0; i < nodes.at().size(); i++) {
-            Box node = plan.boxes().get(i);
+        List<Box> boxes = onNetwork(plan);
+        for (int i = 0; i < boxes.size(); i++) {
+            Box node = boxes.get(i);
             Box moved = node.with(NetCard.usual(nodes.at().get(i)));
             editor.apply(
                     job,
@@ -99,6 +121,6 @@ class Demo implements ApplicationRunner, DisposableBean {
 
     @Override
     public void destroy() {
-        rig.ifPresent(SimulatedRig::close);
+        rig.close();
     }
 }

@@ -44,6 +44,8 @@ import taxon.formats.table.TableReader;
 
 /** "Lantern Pageant", a week of evening performances in a disused dry dock. Invented throughout. */
 final class DemoJob {
+    static final String QUAY_NODE = "Quay node";
+    static final String GATE_NODE = "Gate node";
     private static final String LIST = "equipment.csv";
 
     private DemoJob() {}
@@ -58,8 +60,8 @@ final class DemoJob {
                 "Six evenings. Access by the pump house; power from the quay. The laser has its own universe."));
         plan = apply(plan, list(plan).edit());
         plan = plan.with(List.of(
-                Box.node(1, "Quay node", nodeA, 4),
-                Box.node(2, "Gate node", nodeB, 4),
+                Box.node(1, QUAY_NODE, nodeA, 4),
+                Box.node(2, GATE_NODE, nodeB, 4),
                 new ReservedRun(1, UniverseNumber.of(4), new SlotRange(301, 400), "house lights"),
                 artNet(1, "racks and quays", 1, 1),
                 artNet(2, "crane rail", 1, 2),

@@ -22,10 +22,10 @@ import taxon.core.rig.edit.Edit;
 
 /** Where the boxes of the sample stand and how they are cabled, and the lines out of their ports. */
 final class DemoLines {
+    static final String RADIO_NAME = "Dock radio";
     private static final int SWITCH = 3;
     private static final int DESK = 4;
     private static final int RADIO = 5;
-    private static final Ipv4 RADIO_IP = Ipv4.of(127, 0, 0, 4);
 
     private DemoLines() {}
 
@@ -34,7 +34,7 @@ final class DemoLines {
                         cabled(hung.box(1).orElseThrow().at(at(hung, "North quay")), 1),
                         cabled(hung.box(2).orElseThrow().at(at(hung, "Gate tower")), 2),
                         box(SWITCH, "Dock switch", BoxKind.SWITCH, 8).at(at(hung, "Pump house")),
-                        cabled(radio().at(at(hung, "Dock steps")), 3),
+                        cabled(radio(beside(hung)).at(at(hung, "Dock steps")), 3),
                         cabled(box(DESK, "Desk", BoxKind.CONSOLE, 0).at(at(hung, "Pump house")), 8)))
                 .with(hung.universes().stream()
                         .filter(Universe::isRouted)
@@ -47,8 +47,13 @@ final class DemoLines {
         throw new IllegalStateException("the sample's lines cannot be drawn");
     }
 
-    private static Box radio() {
-        return box(RADIO, "Dock radio", BoxKind.TRANSMITTER, 1).with(NetCard.usual(RADIO_IP));
+    private static Box radio(Ipv4 ip) {
+        return box(RADIO, RADIO_NAME, BoxKind.TRANSMITTER, 1).with(NetCard.usual(ip));
+    }
+
+    /** The address behind that of the second node. */
+    private static Ipv4 beside(Plan plan) {
+        return new Ipv4(plan.box(2).flatMap(Box::ip).orElseThrow().bits() + 1);
     }
 
     private static Box box(int number, String name, BoxKind kind, int ports) {

@@ -6,10 +6,11 @@ import java.util.List;
 import java.util.Optional;
 import taxon.core.network.Ipv4;
 import taxon.core.rig.Plan;
+import taxon.core.text.Listed;
 import taxon.simrig.SimulatedRig;
 
 /**
- * The two simulated nodes of the demo, on loopback addresses that nothing else uses.
+ * The simulated nodes of the demo and its transmitter, on loopback addresses that nothing else uses.
  *
  * @param rig empty where no address was free
  * @param at where the nodes are; none where there is no rig
@@ -20,34 +21,34 @@ record DemoNodes(Optional<SimulatedRig> rig, List<Ipv4> at, List<Ipv4> wanted) {
 
     /** Starts them where they are wanted, or at the next addresses that are free. */
     static DemoNodes start(Plan plan, List<Ipv4> wanted) {
-        for (List<Ipv4> pair : pairs(wanted)) {
-            Optional<SimulatedRig> rig = started(plan, pair);
+        for (List<Ipv4> addresses : tried(wanted)) {
+            Optional<SimulatedRig> rig = started(plan, addresses);
             if (rig.isPresent()) {
-                return new DemoNodes(rig, pair, wanted);
+                return new DemoNodes(rig, addresses, wanted);
             }
         }
         return new DemoNodes(Optional.empty(), List.of(), wanted);
     }
 
-    private static Optional<SimulatedRig> started(Plan plan, List<Ipv4> pair) {
+    private static Optional<SimulatedRig> started(Plan plan, List<Ipv4> at) {
         try {
-            return Optional.of(SimulatedRig.start(DemoRig.of(plan, pair.get(0), pair.get(1))));
+            return Optional.of(SimulatedRig.start(DemoRig.of(plan, at)));
         } catch (IOException taken) {
-            // Somebody else listens there: the next pair is tried, and what became of it is told.
+            // Somebody else listens there: the next addresses are tried, and what became of it is told.
             return Optional.empty();
         }
     }
 
     /** Only addresses of this machine: a plan may name any. */
-    private static List<List<Ipv4>> pairs(List<Ipv4> wanted) {
-        List<List<Ipv4>> pairs = new ArrayList<>();
+    private static List<List<Ipv4>> tried(List<Ipv4> wanted) {
+        List<List<Ipv4>> all = new ArrayList<>();
         if (wanted.stream().allMatch(ip -> ip.toString().startsWith("127."))) {
-            pairs.add(wanted);
+            all.add(wanted);
         }
-        for (int last = 2; last < LAST_TRIED; last += 2) {
-            pairs.add(List.of(loopback(last), loopback(last + 1)));
+        for (int last = 2; last < LAST_TRIED; last += 3) {
+            all.add(List.of(loopback(last), loopback(last + 1), loopback(last + 2)));
         }
-        return pairs;
+        return all;
     }
 
     private static Ipv4 loopback(int last) {
@@ -66,8 +67,8 @@ record DemoNodes(Optional<SimulatedRig> rig, List<Ipv4> at, List<Ipv4> wanted) {
                             + " nothing can be read from it. Whatever listens there must end first.");
         }
         return isElsewhere()
-                ? Optional.of("The simulated nodes are at " + at.get(0) + " and " + at.get(1) + ", since "
-                        + wanted.get(0) + " and " + wanted.get(1) + " are in use.")
+                ? Optional.of("The simulated boxes are at " + Listed.of(at) + ", since not all of " + Listed.of(wanted)
+                        + " can be had.")
                 : Optional.empty();
     }
 }

@@ -22,12 +22,14 @@ import taxon.simrig.SimulatedRig.NodeSpec;
 import taxon.wire.rdm.codec.Uid;
 
 /**
- * The rig that stands behind the demo job: two nodes of four ports and a unit for each fixture, most of them as planned,
+ * The rig that stands behind the demo job: two nodes of four ports, a transmitter, and a unit for each fixture, most of them as planned,
  * some as rigs really are.
  */
 final class DemoRig {
     private static final int PROTOTYPES = 0x7FF0;
     private static final int PORTS = 4;
+    /** The universe of what is heard by radio. */
+    private static final int WIRELESS = 7;
     /** Off by one, last show's address, and a unit that was never set. By fixture ID. */
     private static final Map<Integer, Integer> WRONG_STARTS = Map.of(104, 146, 204, 65, 510, 1, 521, 240);
     /** In a longer or shorter mode than planned. By fixture ID: the personality. */
@@ -48,16 +50,23 @@ final class DemoRig {
         stranger(5, "Dunlin", 1, 300);
     }
 
-    static List<NodeSpec> of(Plan plan, Ipv4 nodeA, Ipv4 nodeB) {
+    /** @param at where the two nodes and the transmitter are to be */
+    static List<NodeSpec> of(Plan plan, List<Ipv4> at) {
         DemoRig rig = new DemoRig(plan);
         return List.of(
-                new NodeSpec(nodeA, "Quay node", rig.ports(1)), new NodeSpec(nodeB, "Gate node", rig.ports(1 + PORTS)));
+                new NodeSpec(at.get(0), DemoJob.QUAY_NODE, rig.ports(1)),
+                new NodeSpec(at.get(1), DemoJob.GATE_NODE, rig.ports(1 + PORTS)),
+                new NodeSpec(at.get(2), DemoLines.RADIO_NAME, List.of(rig.port(WIRELESS))));
+    }
+
+    private SimPort port(int universe) {
+        return new SimPort(new PortAddress(universe), byUniverse.getOrDefault(universe, List.of()));
     }
 
     private List<SimPort> ports(int firstUniverse) {
         List<SimPort> ports = new ArrayList<>();
         for (int universe = firstUniverse; universe < firstUniverse + PORTS; universe++) {
-            ports.add(new SimPort(new PortAddress(universe), byUniverse.getOrDefault(universe, List.of())));
+            ports.add(port(universe));
         }
         return ports;
     }

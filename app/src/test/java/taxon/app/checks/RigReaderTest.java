@@ -114,7 +114,8 @@ class RigReaderTest {
         start(new SimPort(new PortAddress(1), List.of(unit(1, "101", 1))));
         Plan plan = plan().with(both(1, 3));
         RigReading reading = read(plan);
-        assertThat(reading.troubles()).singleElement().asString().contains("is planned on port 3");
+        assertThat(BoxLine.of(plan, reading).get(0).differences())
+                .containsExactly("Node says that it has 1 port; the plan has something on port 3.");
         assertThat(reading.against(plan).counts()).containsEntry(Verdict.MISSING, 0L);
         assertThat(NotAskedLine.of(plan, reading))
                 .containsExactly(new NotAskedLine(3, "universe 1 was read by some of its ways only", "101–103"));

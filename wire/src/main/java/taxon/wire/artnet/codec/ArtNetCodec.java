@@ -3,8 +3,11 @@ package taxon.wire.artnet.codec;
 import java.util.ArrayList;
 import java.util.List;
 import taxon.core.dmx.Slot;
+import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
 import taxon.wire.artnet.codec.ArtPacket.Dmx;
+import taxon.wire.artnet.codec.ArtPacket.IpEnquiry;
+import taxon.wire.artnet.codec.ArtPacket.IpReply;
 import taxon.wire.artnet.codec.ArtPacket.Poll;
 import taxon.wire.artnet.codec.ArtPacket.PollReply;
 import taxon.wire.artnet.codec.ArtPacket.Rdm;
@@ -34,11 +37,15 @@ public final class ArtNetCodec {
     static final int TOD_DATA = 0x8100;
     static final int TOD_CONTROL = 0x8200;
     static final int RDM = 0x8300;
+    static final int IP_PROG = 0xF800;
+    static final int IP_PROG_REPLY = 0xF900;
 
     private static final Bytes ID = Bytes.ofText("Art-Net\0");
     private static final int VERSION = 14;
     private static final int RDM_VERSION = 1;
     private static final int TOD_FULL = 0;
+    /** ArtIpProg that changes nothing: no bit of its command is set (Art-Net 4, from memory). */
+    private static final int ENQUIRY = 0;
     /** "The ToD is not available or discovery is incomplete" (Art-Net 4, ArtTodData, from memory). */
     private static final int TOD_NAK = 0xFF;
 
@@ -79,6 +86,18 @@ public final class ArtNetCodec {
                     .u8(0)
                     .u8(rdm.address().subUni())
                     .bytes(rdm.message())
+                    .toArray();
+        }
+        if (packet instanceof IpEnquiry) {
+            return versioned(IP_PROG).zeros(2).u8(ENQUIRY).zeros(19).toArray();
+        }
+        if (packet instanceof IpReply reply) {
+            return versioned(IP_PROG_REPLY)
+                    .zeros(4)
+                    .u32(Integer.toUnsignedLong(reply.ip().bits()))
+                    .u32(Integer.toUnsignedLong(reply.mask().bits()))
+                    .u16(UDP_PORT)
+                    .zeros(8)
                     .toArray();
         }
         Unknown unknown = (Unknown) packet;
@@ -125,7 +144,8 @@ public final class ArtNetCodec {
     }
 
     private static boolean isKnown(int opcode) {
-        return List.of(POLL, DMX, TOD_REQUEST, TOD_DATA, TOD_CONTROL, RDM).contains(opcode);
+        return List.of(POLL, DMX, TOD_REQUEST, TOD_DATA, TOD_CONTROL, RDM, IP_PROG, IP_PROG_REPLY)
+                .contains(opcode);
     }
 
     private static ArtPacket decodeVersioned(int opcode, ByteReader in) throws MalformedPacketException {
@@ -139,8 +159,23 @@ public final class ArtNetCodec {
             case TOD_REQUEST -> todRequest(in);
             case TOD_DATA -> todData(in);
             case TOD_CONTROL -> todControl(in);
+            case IP_PROG -> ipProg(in);
+            case IP_PROG_REPLY -> ipReply(in);
             default -> rdm(in);
         };
+    }
+
+    /** What would program something is none of ours. */
+    private static ArtPacket ipProg(ByteReader in) throws MalformedPacketException {
+        in.skip(2);
+        int command = in.u8();
+        return command == ENQUIRY ? new IpEnquiry() : new Unknown(IP_PROG, in.bytes(in.remaining()));
+    }
+
+    private static IpReply ipReply(ByteReader in) throws MalformedPacketException {
+        in.skip(4);
+        Ipv4 ip = new Ipv4((int) in.u32());
+        return new IpReply(ip, new Ipv4((int) in.u32()));
     }
 
     private static Dmx dmx(ByteReader in) throws MalformedPacketException {

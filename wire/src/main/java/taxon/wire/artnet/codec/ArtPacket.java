@@ -24,6 +24,7 @@ public sealed interface ArtPacket {
      * @param longName at most 63 bytes
      * @param net 0 to 127, for all ports of this reply
      * @param subNet 0 to 15, for all ports of this reply
+     * @param mac the hardware address, of which no two devices have the same; 48 bits, 0 where it is not said
      * @param bindIndex which reply of the node this is, from 1
      * @param ports at most four
      */
@@ -34,10 +35,16 @@ public sealed interface ArtPacket {
             String report,
             int net,
             int subNet,
+            long mac,
             int bindIndex,
             List<Port> ports)
             implements ArtPacket {
+        private static final int MAC_BITS = 48;
+
         public PollReply {
+            if (mac >>> MAC_BITS != 0) {
+                throw new IllegalArgumentException("a hardware address of more than 48 bits");
+            }
             ports = List.copyOf(ports);
             if (ports.size() > 4) {
                 throw new IllegalArgumentException(ports.size() + " ports are more than one reply holds, 4");
@@ -51,13 +58,28 @@ public sealed interface ArtPacket {
     }
 
     /**
-     * A port that turns network data into a line.
+     * A port between the network and a line.
      *
      * @param universe the low four bits of its Port-Address
-     * @param output true when data flows from the network to the line
+     * @param flow which way its data goes
      * @param rdm true when remote management is on
      */
-    record Port(int universe, boolean output, boolean rdm) {}
+    record Port(int universe, Flow flow, boolean rdm) {}
+
+    /** Which way data goes through a port. */
+    enum Flow {
+        /** From the network to the line; also where a node says that it can do both. */
+        OUT,
+        /** From the line to the network. */
+        IN,
+        NONE
+    }
+
+    /** Asks a node for its address and mask, and programs nothing. */
+    record IpEnquiry() implements ArtPacket {}
+
+    /** The address and mask that a node has. */
+    record IpReply(Ipv4 ip, Ipv4 mask) implements ArtPacket {}
 
     /**
      * Levels for a Port-Address.

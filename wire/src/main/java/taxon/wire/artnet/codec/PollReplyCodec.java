@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.ToIntFunction;
 import taxon.core.network.Ipv4;
+import taxon.wire.artnet.codec.ArtPacket.Flow;
 import taxon.wire.artnet.codec.ArtPacket.PollReply;
 import taxon.wire.artnet.codec.ArtPacket.Port;
 import taxon.wire.bytes.ByteReader;
@@ -21,6 +22,7 @@ import taxon.wire.bytes.MalformedPacketException;
 final class PollReplyCodec {
     private static final int PORTS = 4;
     private static final int OUTPUT = 0x80;
+    private static final int INPUT = 0x40;
     private static final int DATA_FLOWS = 0x80;
     /** In good output B: set where remote management is off. */
     private static final int RDM_OFF = 0x80;
@@ -40,15 +42,28 @@ final class PollReplyCodec {
         out.u16(0).u8(0).u8(RDM_CAPABLE).u16(0);
         out.text(reply.shortName(), 18).text(reply.longName(), 64).text(reply.report(), 64);
         out.u16(reply.ports().size());
-        perPort(out, reply, p -> p.output() ? OUTPUT : 0);
+        perPort(out, reply, PollReplyCodec::type);
         out.zeros(PORTS);
-        perPort(out, reply, p -> p.output() ? DATA_FLOWS : 0);
-        out.zeros(PORTS);
-        perPort(out, reply, Port::universe);
-        out.zeros(6).u8(0).zeros(6);
+        perPort(out, reply, p -> p.flow() == Flow.OUT ? DATA_FLOWS : 0);
+        perPort(out, reply, p -> p.flow() == Flow.IN ? p.universe() : 0);
+        perPort(out, reply, p -> p.flow() == Flow.IN ? 0 : p.universe());
+        out.zeros(6).u8(0);
+        out.u16((int) (reply.mac() >>> Integer.SIZE)).u32(reply.mac() & 0xFFFF_FFFFL);
         ip(out, reply.ip()).u8(reply.bindIndex()).u8(LONG_ADDRESSES);
         perPort(out, reply, p -> p.rdm() ? 0 : RDM_OFF);
         return out.u8(0).zeros(6).zeros(15).toArray();
+    }
+
+    private static int type(Port port) {
+        return switch (port.flow()) {
+            case OUT -> OUTPUT;
+            case IN -> INPUT;
+            case NONE -> 0;
+        };
+    }
+
+    private static Flow flow(int type) {
+        return (type & OUTPUT) != 0 ? Flow.OUT : (type & INPUT) != 0 ? Flow.IN : Flow.NONE;
     }
 
     private static void perPort(ByteWriter out, PollReply reply, ToIntFunction<Port> value) {
@@ -79,16 +94,21 @@ final class PollReplyCodec {
             throw new MalformedPacketException("the number of ports", count, "at most " + PORTS);
         }
         byte[] types = in.bytes(PORTS).toArray();
-        in.skip(3 * PORTS);
-        byte[] universes = in.bytes(PORTS).toArray();
-        in.skip(Math.min(in.remaining(), 17));
+        in.skip(2 * PORTS);
+        byte[] inputs = in.bytes(PORTS).toArray();
+        byte[] outputs = in.bytes(PORTS).toArray();
+        in.skip(Math.min(in.remaining(), 7));
+        long mac = in.remaining() >= 6 ? (long) in.u16() << Integer.SIZE | in.u32() : 0;
+        in.skip(Math.min(in.remaining(), 4));
         int bindIndex = in.remaining() > 0 ? in.u8() : 0;
         in.skip(Math.min(in.remaining(), 1));
         byte[] outputB = in.remaining() >= PORTS ? in.bytes(PORTS).toArray() : new byte[PORTS];
         List<Port> ports = new ArrayList<>();
         for (int i = 0; i < count; i++) {
-            ports.add(new Port(universes[i] & 0xF, (types[i] & OUTPUT) != 0, (outputB[i] & RDM_OFF) == 0));
+            Flow flow = flow(types[i]);
+            int universe = (flow == Flow.IN ? inputs[i] : outputs[i]) & 0xF;
+            ports.add(new Port(universe, flow, (outputB[i] & RDM_OFF) == 0));
         }
-        return new PollReply(ip, shortName, longName, report, net, subNet, bindIndex, ports);
+        return new PollReply(ip, shortName, longName, report, net, subNet, mac, bindIndex, ports);
     }
 }

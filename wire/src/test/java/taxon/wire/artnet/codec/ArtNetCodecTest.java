@@ -13,6 +13,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
 import taxon.wire.artnet.codec.ArtPacket.Dmx;
+import taxon.wire.artnet.codec.ArtPacket.Flow;
 import taxon.wire.artnet.codec.ArtPacket.PollReply;
 import taxon.wire.artnet.codec.ArtPacket.Port;
 import taxon.wire.artnet.codec.ArtPacket.Rdm;
@@ -38,8 +39,9 @@ class ArtNetCodecTest {
             "#0001 ready",
             1,
             2,
+            0x02_00_5E_10_00_01L,
             1,
-            List.of(new Port(3, true, true), new Port(4, true, false)));
+            List.of(new Port(3, Flow.OUT, true), new Port(4, Flow.IN, false), new Port(5, Flow.NONE, true)));
     private static final RdmMessage MESSAGE =
             RdmMessage.request(UNIT, Uid.parse("7FF0:FFFF0001"), 5, 0, CommandClass.GET, Pid.DEVICE_INFO, Bytes.NONE);
 
@@ -53,6 +55,8 @@ class ArtNetCodecTest {
                 new TodData(1, 1, ADDRESS, false, 0, 0, List.of()),
                 new TodControl(ADDRESS, TodControl.FLUSH),
                 Rdm.carrying(ADDRESS, MESSAGE),
+                new ArtPacket.IpEnquiry(),
+                new ArtPacket.IpReply(Ipv4.of(10, 0, 0, 20), Ipv4.of(255, 255, 255, 0)),
                 new Unknown(0x9700, Bytes.of(1, 2, 3)));
     }
 
@@ -136,6 +140,16 @@ class ArtNetCodecTest {
     }
 
     @Test
+    void askingForTheMaskProgramsNothingAndIsReadByTshark() {
+        byte[] packet = ArtNetCodec.encode(new ArtPacket.IpEnquiry());
+        assertThat(tshark(packet, "artnet.header.opcode", "artnet.ip_prog.command"))
+                .containsExactly("0xf800", "0x00");
+        byte[] reply = ArtNetCodec.encode(new ArtPacket.IpReply(Ipv4.of(10, 0, 0, 20), Ipv4.of(255, 255, 255, 0)));
+        assertThat(tshark(reply, "artnet.header.opcode", "artnet.ip_prog_reply.ip", "artnet.ip_prog_reply.sm"))
+                .containsExactly("0xf900", "10.0.0.20", "255.255.255.0");
+    }
+
+    @Test
     void aPollReplyHas239BytesAndIsReadByTshark() {
         byte[] packet = ArtNetCodec.encode(REPLY);
         assertThat(packet).hasSize(239);
@@ -151,7 +165,9 @@ class ArtNetCodecTest {
                         "artnet.poll_reply.port_types_1",
                         "artnet.poll_reply.port_types_3",
                         "artnet.poll_reply.swout_1",
-                        "artnet.poll_reply.swout_2",
+                        "artnet.poll_reply.port_types_2",
+                        "artnet.poll_reply.swin_2",
+                        "artnet.poll_reply.mac",
                         "artnet.poll_reply.bind_index",
                         "artnet.poll_reply.bind_ip_address"))
                 .containsExactly(
@@ -161,11 +177,13 @@ class ArtNetCodecTest {
                         "0x02",
                         "Quay node",
                         "Quay node, simulated",
-                        "2",
+                        "3",
                         "0x80",
                         "0x00",
                         "0x03",
+                        "0x40",
                         "0x04",
+                        "02:00:5e:10:00:01",
                         "0x01",
                         "127.0.0.2");
     }

@@ -1,0 +1,102 @@
+package taxon.app.demo;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.stereotype.Component;
+import taxon.core.network.Ipv4;
+import taxon.core.network.PortAddress;
+import taxon.simrig.SimFault;
+import taxon.simrig.SimNode;
+import taxon.simrig.SimulatedRig;
+
+/** The simulated rig of the demo while it runs, and the faults that it is given. */
+@Component
+@ConditionalOnProperty("taxon.demo")
+class DemoFaults implements AutoCloseable {
+    private static final int FAR = 100;
+    private static final int OTHER_MASK = 24;
+
+    private Optional<SimulatedRig> rig = Optional.empty();
+
+    /** A kind of fault as the page offers it; all but those of the whole box want a port. */
+    enum Kind {
+        OTHER_IP("sits at another address"),
+        OTHER_MASK("has another mask"),
+        TWIN("a second box has its address"),
+        OTHER_UNIVERSE("a port is set one universe too high"),
+        PORT_IS_INPUT("a port is an input"),
+        PORT_IS_OFF("a port is off"),
+        RDM_IS_OFF("RDM is off at a port"),
+        LINKS_LOST("its receivers have lost their link");
+
+        private final String words;
+
+        Kind(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    synchronized void start(Optional<SimulatedRig> started) {
+        rig = started;
+    }
+
+    /** The boxes of the rig; none where it could not be started. */
+    synchronized List<SimNode> boxes() {
+        return rig.map(SimulatedRig::nodes).orElse(List.of());
+    }
+
+    /**
+     * Gives a box one more fault.
+     *
+     * @param port counted from 1
+     * @throws IllegalArgumentException when it has no such port
+     * @throws IOException when the address that it is to sit at cannot be had
+     */
+    synchronized void add(SimNode box, Kind kind, int port) throws IOException {
+        List<SimFault> faults = new ArrayList<>(box.faults());
+        faults.add(fault(box, kind, port));
+        box.suffer(faults);
+    }
+
+    private static SimFault fault(SimNode box, Kind kind, int port) {
+        return switch (kind) {
+            case OTHER_IP -> new SimFault.OtherIp(new Ipv4(box.ip().bits() + FAR));
+            case OTHER_MASK -> new SimFault.OtherMask(OTHER_MASK);
+            case TWIN -> new SimFault.Twin("Spare node");
+            case OTHER_UNIVERSE -> new SimFault.OtherUniverse(port, next(box, port));
+            case PORT_IS_INPUT -> new SimFault.PortIsInput(port);
+            case PORT_IS_OFF -> new SimFault.PortIsOff(port);
+            case RDM_IS_OFF -> new SimFault.RdmIsOff(port);
+            case LINKS_LOST -> new SimFault.LinksLost(port);
+        };
+    }
+
+    private static PortAddress next(SimNode box, int port) {
+        if (port > box.ports().size()) {
+            throw new IllegalArgumentException(
+                    box.name() + " has " + box.ports().size() + " ports");
+        }
+        int number = box.ports().get(port - 1).address().number();
+        // Within the Sub-Net: what a box has of its own, its switches, is one for all of its ports.
+        return new PortAddress((number & ~0xF) | ((number + 1) & 0xF));
+    }
+
+    /** All boxes as they are planned again. */
+    synchronized void heal() throws IOException {
+        for (SimNode box : boxes()) {
+            box.suffer(List.of());
+        }
+    }
+
+    @Override
+    public synchronized void close() {
+        rig.ifPresent(SimulatedRig::close);
+    }
+}

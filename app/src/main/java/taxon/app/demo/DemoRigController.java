@@ -1,0 +1,147 @@
+package taxon.app.demo;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.demo.DemoFaults.Kind;
+import taxon.app.form.Reply;
+import taxon.app.frame.Frames;
+import taxon.app.frame.Stage;
+import taxon.core.rig.Box;
+import taxon.formats.json.Json;
+import taxon.simrig.SimFault;
+import taxon.simrig.SimNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The simulated rig behind the demo: faults on demand, to see what checks make of them. Not there where real work is served. */
+@Controller
+@ConditionalOnProperty("taxon.demo")
+class DemoRigController {
+    private final DemoFaults rig;
+    private final Frames frames;
+
+    DemoRigController(DemoFaults rig, Frames frames) {
+        this.rig = rig;
+        this.frames = frames;
+    }
+
+    /** A box of the rig as it is now. */
+    record BoxLine(String name, String ip, List<String> faults) {
+        static BoxLine of(SimNode node) {
+            return new BoxLine(
+                    node.name(),
+                    node.ip().toString(),
+                    node.faults().stream().map(BoxLine::words).toList());
+        }
+
+        private static String words(SimFault fault) {
+            if (fault instanceof SimFault.OtherIp f) {
+                return "sits at " + f.ip();
+            }
+            if (fault instanceof SimFault.OtherMask f) {
+                return "has a mask of " + f.prefix() + " bits";
+            }
+            if (fault instanceof SimFault.Twin f) {
+                return f.name() + " has its address too";
+            }
+            if (fault instanceof SimFault.OtherUniverse f) {
+                return "port " + f.port() + " is set to " + f.address();
+            }
+            if (fault instanceof SimFault.PortIsInput f) {
+                return "port " + f.port() + " is an input";
+            }
+            if (fault instanceof SimFault.PortIsOff f) {
+                return "port " + f.port() + " is off";
+            }
+            if (fault instanceof SimFault.RdmIsOff f) {
+                return "RDM is off at port " + f.port();
+            }
+            return "receivers at port " + ((SimFault.LinksLost) fault).port() + " have lost their link";
+        }
+    }
+
+    /** A kind to choose. */
+    record Choice(String value, String words) {}
+
+    @GetMapping("/jobs/{job}/simulated-rig")
+    Object page(@PathVariable int job, HttpServletRequest request, Model model) {
+        List<BoxLine> boxes = rig.boxes().stream().map(BoxLine::of).toList();
+        if (Reply.wantsJson(request)) {
+            return Reply.json(HttpStatus.OK, json(boxes));
+        }
+        frames.open(job, Optional.of(Stage.CHECKS), request, model);
+        model.addAttribute("boxes", boxes);
+        model.addAttribute(
+                "kinds",
+                Arrays.stream(Kind.values())
+                        .map(k -> new Choice(Json.slug(k), k.words()))
+                        .toList());
+        return "checks/simulated";
+    }
+
+    private static ObjectNode json(List<BoxLine> boxes) {
+        ObjectNode body = Json.object();
+        ArrayNode all = body.putArray("boxes");
+        boxes.forEach(b -> {
+            ArrayNode faults =
+                    all.addObject().put("name", b.name()).put("ip", b.ip()).putArray("faults");
+            b.faults().forEach(faults::add);
+        });
+        return body;
+    }
+
+    /** Gives the box {@code box} (by name) the fault {@code fault}, at {@code port} where it is one of a port. */
+    @PostMapping("/jobs/{job}/simulated-rig/faults")
+    Object add(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "fault", "/jobs/" + job + "/simulated-rig");
+        Optional<SimNode> box = rig.boxes().stream()
+                .filter(b -> b.name().equals(reply.fields().text("box")))
+                .findFirst();
+        if (box.isEmpty()) {
+            reply.fields().refuse("box", "The simulated rig has no such box.");
+        }
+        Optional<Kind> kind = reply.fields().choice("fault", Kind.class, Kind.OTHER_IP);
+        Optional<Integer> port =
+                reply.fields().has("port") ? reply.fields().number("port", "port", 1, Box.MOST_PORTS) : Optional.of(1);
+        if (reply.fields().isFaulty() || box.isEmpty() || kind.isEmpty()) {
+            return reply.refused();
+        }
+        return done(
+                reply,
+                "The box has the fault now; read the rig to see what that looks like.",
+                () -> rig.add(box.get(), kind.get(), port.orElseThrow()));
+    }
+
+    /** All boxes as they are planned again. */
+    @PostMapping("/jobs/{job}/simulated-rig/heal")
+    Object heal(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "fault", "/jobs/" + job + "/simulated-rig");
+        return done(reply, "The simulated boxes have no fault any more.", rig::heal);
+    }
+
+    private interface Work {
+        void run() throws IOException;
+    }
+
+    private static Object done(Reply reply, String told, Work work) {
+        try {
+            work.run();
+            return reply.done(told, Json.object());
+        } catch (IllegalArgumentException e) {
+            reply.fields().refuse("port", e.getMessage() + ".");
+        } catch (IOException e) {
+            reply.fields().refuse("box", "It cannot sit there: " + e.getMessage() + ".");
+        }
+        return reply.refused();
+    }
+}

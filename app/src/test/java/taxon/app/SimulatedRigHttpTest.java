@@ -1,0 +1,128 @@
+package taxon.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import taxon.app.testing.Http;
+import taxon.app.testing.TaxonServer;
+import taxon.app.testing.Wait;
+import tools.jackson.databind.JsonNode;
+
+/** Each fault of a simulated box, and what a reading says of it. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+class SimulatedRigHttpTest {
+    private static final String RIG = "/jobs/1/simulated-rig";
+
+    private TaxonServer server;
+    private Http http;
+
+    @BeforeAll
+    void start() {
+        server = TaxonServer.demo();
+        http = server.http();
+        http.post("/jobs/1/universes/7/ways", "version", http.version(1), "protocol", "sacn", "outlet", "5/1");
+    }
+
+    @AfterAll
+    void stop() {
+        server.close();
+    }
+
+    @AfterEach
+    void heal() {
+        assertThat(http.post(RIG + "/heal").status()).isEqualTo(200);
+    }
+
+    private JsonNode read() {
+        http.post("/jobs/1/checks/read");
+        Wait.until(
+                "the reading goes on and on",
+                () -> http.get("/jobs/1/checks")
+                        .json()
+                        .path("reading")
+                        .asString()
+                        .equals("done"));
+        return http.get("/jobs/1/checks").json();
+    }
+
+    private static List<String> differences(JsonNode checks) {
+        return checks.path("boxes")
+                .valueStream()
+                .flatMap(b -> b.path("differences").valueStream())
+                .map(JsonNode::asString)
+                .toList();
+    }
+
+    @Test
+    void withoutAFaultAllBoxesAreAsPlanned() {
+        JsonNode checks = read();
+        assertThat(checks.path("boxes")).hasSize(3);
+        assertThat(differences(checks)).isEmpty();
+        assertThat(http.page("/jobs/1/checks").text()).contains("3 of 3 boxes are as planned");
+    }
+
+    @ParameterizedTest(name = "{1} at {0}")
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "Gate node|other-ip|1|Gate node at NET.3 does not answer: a box of its name answers at NET.103.",
+                "Gate node|other-mask|1|Gate node has the mask 255.255.255.0; planned is 255.0.0.0.",
+                "Quay node|twin|1|Another box, Spare node, answers at the address of Quay node, NET.2: give one of them another.",
+                "Quay node|other-universe|2|Quay node port 2 is set to Port-Address 0·0·3; planned is 0·0·2, for universe 2.",
+                "Quay node|port-is-input|3|Quay node port 3 is set to input; planned is output.",
+                "Quay node|port-is-off|4|Quay node port 4 is set to off; planned is output.",
+                "Gate node|rdm-is-off|1|Gate node port 1 has RDM off; planned is on."
+            })
+    void aFaultIsToldByTheNextReading(String box, String fault, int port, String said) {
+        assertThat(http.post(RIG + "/faults", "box", box, "fault", fault, "port", port)
+                        .status())
+                .isEqualTo(200);
+        assertThat(differences(read())).containsExactly(said.replace("NET", server.network()));
+    }
+
+    @Test
+    void unitsWhoseReceiversLostTheirLinkAreMissing() {
+        int before = found(read());
+        assertThat(before).isPositive();
+        http.post(RIG + "/faults", "box", "Dock radio", "fault", "links-lost", "port", 1);
+        assertThat(found(read())).isZero();
+    }
+
+    /** How many units answered on the wireless universe. */
+    private static int found(JsonNode checks) {
+        return (int) checks.path("lines")
+                .valueStream()
+                .filter(l -> l.path("universe").asString().equals("7"))
+                .filter(l -> !l.path("unit").asString().isEmpty())
+                .count();
+    }
+
+    @Test
+    void whatCannotBeIsRefused() {
+        assertThat(http.post(RIG + "/faults", "box", "Nobody", "fault", "twin").reasons())
+                .contains("no such box");
+        assertThat(http.post(RIG + "/faults", "box", "Dock radio", "fault", "port-is-off", "port", 2)
+                        .reasons())
+                .contains("Dock radio has 1 port");
+        assertThat(http.post(RIG + "/faults", "box", "Dock radio", "fault", "breaks")
+                        .status())
+                .isEqualTo(422);
+    }
+
+    @Test
+    void whereRealWorkIsServedThereIsNone() {
+        try (TaxonServer real = TaxonServer.empty()) {
+            Http there = real.http();
+            there.job("Real");
+            assertThat(there.get("/jobs/1/simulated-rig").status()).isEqualTo(404);
+            assertThat(there.page("/jobs/1/checks").text()).doesNotContain("simulated-rig");
+        }
+    }
+}

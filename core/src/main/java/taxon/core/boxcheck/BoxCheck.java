@@ -1,0 +1,93 @@
+package taxon.core.boxcheck;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import taxon.core.boxcheck.SeenBox.SeenPort;
+import taxon.core.network.BoxPort;
+import taxon.core.network.BoxPort.Direction;
+import taxon.core.network.NetCard;
+import taxon.core.network.Route;
+import taxon.core.rig.Box;
+import taxon.core.rig.Plan;
+import taxon.core.rig.Universe;
+
+/**
+ * Holds what boxes said of themselves against the plan. A box that was asked at another address than it is planned at by now is
+ * left out: what was read of it says nothing of the plan any more.
+ */
+public final class BoxCheck {
+    private final Plan plan;
+    private final Map<Integer, Map<Integer, List<Planned>>> byBox = new TreeMap<>();
+
+    private record Planned(Universe universe, Route route) {}
+
+    private BoxCheck(Plan plan) {
+        this.plan = plan;
+        plan.describedUniverses()
+                .forEach(u -> u.routes()
+                        .forEach(r -> byBox.computeIfAbsent(r.port().box(), b -> new TreeMap<>())
+                                .computeIfAbsent(r.port().number(), p -> new ArrayList<>())
+                                .add(new Planned(u, r))));
+    }
+
+    /** One verdict for each box that was asked, in the order of what was heard. */
+    public static List<BoxVerdict> of(Plan plan, List<BoxAnswers> heard) {
+        BoxCheck check = new BoxCheck(plan);
+        return heard.stream().flatMap(a -> check.verdict(a).stream()).toList();
+    }
+
+    private Optional<BoxVerdict> verdict(BoxAnswers heard) {
+        return plan.box(heard.box())
+                .filter(b -> b.ip().equals(Optional.of(heard.asked())))
+                .map(b -> new BoxVerdict(b, differences(b, heard)));
+    }
+
+    private List<BoxDifference> differences(Box box, BoxAnswers heard) {
+        Optional<SeenBox> own = heard.called(box.name());
+        if (own.isEmpty()) {
+            return List.of(new BoxDifference.Silent(heard.elsewhere().map(SeenBox::answering)));
+        }
+        List<BoxDifference> found = new ArrayList<>();
+        SeenBox seen = own.get();
+        heard.answers().stream()
+                .filter(a -> !a.equals(seen))
+                .forEach(a -> found.add(new BoxDifference.AnotherThere(a.name())));
+        if (!seen.says().equals(heard.asked())) {
+            found.add(new BoxDifference.SaysOtherIp(seen.says()));
+        }
+        int planned = box.card().map(NetCard::prefix).orElseThrow();
+        seen.prefix().filter(p -> p != planned).ifPresent(p -> found.add(new BoxDifference.OtherMask(p, planned)));
+        for (int port = 1; port <= box.ports().size(); port++) {
+            port(box, port, seen, found);
+        }
+        return found;
+    }
+
+    /** A port that is off in the plan, or that nothing comes to, may be set in any way. */
+    private void port(Box box, int number, SeenBox seen, List<BoxDifference> found) {
+        List<Planned> ways = byBox.getOrDefault(box.number(), Map.of()).getOrDefault(number, List.of());
+        BoxPort planned = box.ports().get(number - 1);
+        if (ways.isEmpty() && planned.direction() != Direction.IN) {
+            return;
+        }
+        if (number > seen.ports().size()) {
+            found.add(new BoxDifference.NoSuchPort(number, seen.ports().size()));
+            return;
+        }
+        SeenPort is = seen.ports().get(number - 1);
+        if (is.direction() != planned.direction()) {
+            found.add(new BoxDifference.Turned(number, is.direction(), planned.direction()));
+        }
+        for (Planned way : ways) {
+            if (way.route() instanceof Route.ArtNet a && !a.address().equals(is.address())) {
+                found.add(new BoxDifference.OtherNumber(number, way.universe().number(), is.address(), a.address()));
+            }
+        }
+        if (planned.rdm() && !is.rdm()) {
+            found.add(new BoxDifference.RdmOff(number));
+        }
+    }
+}

@@ -1,0 +1,52 @@
+package taxon.core.boxcheck;
+
+import taxon.core.network.Ipv4;
+import taxon.core.network.Subnet;
+import taxon.core.rig.Box;
+
+/** Differences of boxes in a sentence each, with the way out. */
+public final class BoxCheckText {
+    private BoxCheckText() {}
+
+    public static String sentence(Box box, BoxDifference difference) {
+        if (difference instanceof BoxDifference.Silent s) {
+            return box.name() + " at " + ip(box) + " does not answer: "
+                    + s.elsewhere()
+                            .map(e -> "a box of its name answers at " + e + ".")
+                            .orElse("is it on, and in one range with this card?");
+        }
+        if (difference instanceof BoxDifference.SaysOtherIp s) {
+            return box.name() + " answers at " + ip(box) + " and says that it is " + s.says()
+                    + ": something between translates addresses.";
+        }
+        if (difference instanceof BoxDifference.AnotherThere a) {
+            return "Another box, " + a.name() + ", answers at the address of " + box.name() + ", " + ip(box)
+                    + ": give one of them another.";
+        }
+        if (difference instanceof BoxDifference.OtherMask m) {
+            return box.name() + " has the mask " + mask(box, m.seen()) + "; planned is " + mask(box, m.planned()) + ".";
+        }
+        if (difference instanceof BoxDifference.NoSuchPort p) {
+            return box.name() + " says that it has " + (p.seen() == 1 ? "1 port" : p.seen() + " ports")
+                    + "; the plan has something on port " + p.port() + ".";
+        }
+        if (difference instanceof BoxDifference.Turned t) {
+            return box.name() + " port " + t.port() + " is set to " + t.seen().words() + "; planned is "
+                    + t.planned().words() + ".";
+        }
+        if (difference instanceof BoxDifference.OtherNumber n) {
+            return box.name() + " port " + n.port() + " is set to Port-Address " + n.seen() + "; planned is "
+                    + n.planned() + ", for universe " + n.universe() + ".";
+        }
+        BoxDifference.RdmOff off = (BoxDifference.RdmOff) difference;
+        return box.name() + " port " + off.port() + " has RDM off; planned is on.";
+    }
+
+    private static Ipv4 ip(Box box) {
+        return box.ip().orElseThrow();
+    }
+
+    private static Ipv4 mask(Box box, int prefix) {
+        return Subnet.around(ip(box), prefix).mask();
+    }
+}

@@ -1,0 +1,141 @@
+package taxon.core.boxcheck;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import taxon.core.boxcheck.SeenBox.SeenPort;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.network.BoxPort;
+import taxon.core.network.BoxPort.Direction;
+import taxon.core.network.Ipv4;
+import taxon.core.network.NetCard;
+import taxon.core.network.PortAddress;
+import taxon.core.network.Route;
+import taxon.core.network.Route.PortRef;
+import taxon.core.network.SacnUniverse;
+import taxon.core.rig.Box;
+import taxon.core.rig.Plan;
+import taxon.core.rig.Universe;
+import taxon.core.testing.Rigs;
+
+/** A node of four ports: universe 1 as Art-Net on port 1, universe 2 as streaming ACN on port 2, an input on port 4. */
+class BoxCheckTest {
+    private static final Ipv4 IP = Ipv4.of(10, 0, 0, 11);
+
+    private static Plan plan() {
+        Box node = Box.node(1, "Quay node", IP, 4).with(new NetCard(IP, 24));
+        List<BoxPort> ports = new ArrayList<>(node.ports());
+        ports.set(3, BoxPort.USUAL.turned(Direction.IN));
+        return Rigs.empty()
+                .with(List.of(
+                        node.withPorts(ports),
+                        universe(1, new Route.ArtNet(new PortAddress(1), new PortRef(1, 1))),
+                        universe(2, new Route.Sacn(new SacnUniverse(2), new PortRef(1, 2)))));
+    }
+
+    private static Universe universe(int number, Route route) {
+        return new Universe(UniverseNumber.of(number), "", List.of(route), List.of());
+    }
+
+    private static SeenPort port(Direction direction, int address) {
+        return new SeenPort(direction, new PortAddress(address), true);
+    }
+
+    private static List<SeenPort> asPlanned() {
+        return List.of(port(Direction.OUT, 1), port(Direction.OUT, 9), port(Direction.OFF, 9), port(Direction.IN, 0));
+    }
+
+    private static SeenBox seen(String name, List<SeenPort> ports) {
+        return new SeenBox(IP, IP, name, Optional.of(24), ports);
+    }
+
+    private static List<String> said(SeenBox... answers) {
+        return sentences(new BoxAnswers(1, IP, List.of(answers), Optional.empty()));
+    }
+
+    private static List<String> sentences(BoxAnswers heard) {
+        return BoxCheck.of(plan(), List.of(heard)).stream()
+                .flatMap(v -> v.differences().stream().map(d -> BoxCheckText.sentence(v.box(), d)))
+                .toList();
+    }
+
+    private static SeenBox with(int port, SeenPort changed) {
+        List<SeenPort> ports = new ArrayList<>(asPlanned());
+        ports.set(port - 1, changed);
+        return seen("Quay node", ports);
+    }
+
+    /** A spare port may be set in any way, and so may the number of one that takes streaming ACN: nobody said what it is to be. */
+    @Test
+    void aBoxThatIsAsPlannedHasNoDifference() {
+        assertThat(said(seen("Quay node", asPlanned()))).isEmpty();
+        assertThat(BoxCheck.of(
+                                plan(),
+                                List.of(new BoxAnswers(1, IP, List.of(seen("x", asPlanned())), Optional.empty())))
+                        .get(0)
+                        .isAsPlanned())
+                .isTrue();
+    }
+
+    @Test
+    void aSilentBoxIsNamedWithWhereItsNameAnswers() {
+        assertThat(said())
+                .containsExactly("Quay node at 10.0.0.11 does not answer: is it on, and in one range with this card?");
+        SeenBox elsewhere =
+                new SeenBox(Ipv4.of(10, 0, 0, 77), Ipv4.of(10, 0, 0, 77), "Quay node", Optional.empty(), List.of());
+        assertThat(sentences(new BoxAnswers(1, IP, List.of(), Optional.of(elsewhere))))
+                .containsExactly("Quay node at 10.0.0.11 does not answer: a box of its name answers at 10.0.0.77.");
+    }
+
+    @Test
+    void ofTwoAtOneAddressTheOtherIsNamed() {
+        assertThat(said(seen("Stranger", List.of()), seen("Quay node", asPlanned())))
+                .containsExactly(
+                        "Another box, Stranger, answers at the address of Quay node, 10.0.0.11: give one of them another.");
+    }
+
+    @Test
+    void aMaskIsOnlyWrongWhereItIsSaid() {
+        assertThat(said(new SeenBox(IP, IP, "Quay node", Optional.of(8), asPlanned())))
+                .containsExactly("Quay node has the mask 255.0.0.0; planned is 255.255.255.0.");
+        assertThat(said(new SeenBox(IP, IP, "Quay node", Optional.empty(), asPlanned())))
+                .isEmpty();
+    }
+
+    @Test
+    void portsAreHeldAgainstThePlanOneByOne() {
+        assertThat(said(with(1, port(Direction.OUT, 2))))
+                .containsExactly("Quay node port 1 is set to Port-Address 0·0·2; planned is 0·0·1, for universe 1.");
+        assertThat(said(with(2, port(Direction.IN, 9))))
+                .containsExactly("Quay node port 2 is set to input; planned is output.");
+        assertThat(said(with(1, port(Direction.OFF, 1))))
+                .containsExactly("Quay node port 1 is set to off; planned is output.");
+        assertThat(said(with(4, port(Direction.OUT, 0))))
+                .containsExactly("Quay node port 4 is set to output; planned is input.");
+        assertThat(said(with(1, new SeenPort(Direction.OUT, new PortAddress(1), false))))
+                .containsExactly("Quay node port 1 has RDM off; planned is on.");
+        assertThat(said(seen("Quay node", asPlanned().subList(0, 1))))
+                .containsExactly(
+                        "Quay node says that it has 1 port; the plan has something on port 2.",
+                        "Quay node says that it has 1 port; the plan has something on port 4.");
+    }
+
+    @Test
+    void aBoxThatSaysAnotherAddressIsTold() {
+        assertThat(said(new SeenBox(IP, Ipv4.of(2, 0, 0, 9), "Quay node", Optional.empty(), asPlanned())))
+                .containsExactly(
+                        "Quay node answers at 10.0.0.11 and says that it is 2.0.0.9: something between translates addresses.");
+    }
+
+    /** It was asked before it was given another address: what it said is of no box of the plan. */
+    @Test
+    void whatWasAskedAtAnotherAddressSaysNothing() {
+        assertThat(BoxCheck.of(plan(), List.of(new BoxAnswers(1, Ipv4.of(10, 0, 0, 12), List.of(), Optional.empty()))))
+                .isEmpty();
+        assertThat(BoxCheck.of(plan(), List.of(new BoxAnswers(9, IP, List.of(), Optional.empty()))))
+                .isEmpty();
+    }
+}
