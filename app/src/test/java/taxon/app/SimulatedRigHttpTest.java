@@ -63,9 +63,9 @@ class SimulatedRigHttpTest {
     @Test
     void withoutAFaultAllBoxesAreAsPlanned() {
         JsonNode checks = read();
-        assertThat(checks.path("boxes")).hasSize(3);
+        assertThat(checks.path("boxes")).hasSize(4);
         assertThat(differences(checks)).isEmpty();
-        assertThat(http.page("/jobs/1/checks").text()).contains("3 of 3 boxes are as planned");
+        assertThat(http.page("/jobs/1/checks").text()).contains("as planned in what they say of themselves: 4 of 4.");
     }
 
     @ParameterizedTest(name = "{1} at {0}")
@@ -85,6 +85,12 @@ class SimulatedRigHttpTest {
                         .status())
                 .isEqualTo(200);
         assertThat(differences(read())).containsExactly(said.replace("NET", server.network()));
+    }
+
+    @Test
+    void anInterfaceThatIsPulledOutIsTold() {
+        http.post(RIG + "/unplug");
+        assertThat(differences(read())).containsExactly("House interface is not plugged into this computer.");
     }
 
     @Test

@@ -1,6 +1,7 @@
 package taxon.app.checks;
 
 import java.util.List;
+import java.util.stream.Stream;
 import taxon.core.boxcheck.BoxCheck;
 import taxon.core.boxcheck.BoxCheckText;
 import taxon.core.boxcheck.BoxVerdict;
@@ -13,7 +14,11 @@ import taxon.core.rig.Plan;
  */
 record BoxLine(int box, String name, List<String> differences) {
     static List<BoxLine> of(Plan plan, RigReading reading) {
-        return BoxCheck.of(plan, reading.boxes()).stream().map(BoxLine::of).toList();
+        List<BoxVerdict> direct =
+                reading.interfaces().map(i -> BoxCheck.interfaces(plan, i)).orElse(List.of());
+        return Stream.concat(BoxCheck.of(plan, reading.boxes()).stream(), direct.stream())
+                .map(BoxLine::of)
+                .toList();
     }
 
     private static BoxLine of(BoxVerdict verdict) {
@@ -25,10 +30,9 @@ record BoxLine(int box, String name, List<String> differences) {
                         .toList());
     }
 
-    /** "2 of 3 boxes are as planned in all that they say". */
+    /** "Boxes that are as planned in what they say of themselves: 2 of 3." */
     static String sum(List<BoxLine> lines) {
         long right = lines.stream().filter(l -> l.differences().isEmpty()).count();
-        return right + " of " + lines.size() + (lines.size() == 1 ? " box is" : " boxes are") + " as planned in what "
-                + (lines.size() == 1 ? "it says of itself" : "they say of themselves") + ".";
+        return "Boxes that are as planned in what they say of themselves: " + right + " of " + lines.size() + ".";
     }
 }

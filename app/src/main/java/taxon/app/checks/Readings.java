@@ -2,6 +2,7 @@ package taxon.app.checks;
 
 import java.io.IOException;
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -14,9 +15,11 @@ import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Service;
 import taxon.app.TaxonSettings;
 import taxon.app.cards.Cards;
+import taxon.app.cards.PluggedIn;
 import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
 import taxon.app.edit.NoSuchJobException;
+import taxon.core.boxcheck.SeenInterface;
 import taxon.core.network.Ipv4;
 import taxon.core.proof.FoundUnit;
 import taxon.core.proof.ReadingEvidence;
@@ -26,6 +29,8 @@ import taxon.core.rig.Plan;
 import taxon.core.rig.edit.JobEdits;
 import taxon.core.text.Counted;
 import taxon.wire.artnet.link.SendPolicy;
+import taxon.wire.direct.DirectFrame;
+import taxon.wire.direct.DirectLink;
 
 /**
  * Reads rigs in the background, one at a time, so that a reading goes on when its page is closed. What was found is recorded
@@ -33,10 +38,13 @@ import taxon.wire.artnet.link.SendPolicy;
  */
 @Service
 class Readings implements DisposableBean {
+    private static final System.Logger LOG = System.getLogger(Readings.class.getName());
+
     private final JobEditor editor;
     private final TaxonSettings settings;
     private final Cards cards;
     private final Clock clock;
+    private final Optional<PluggedIn> pluggedIn;
     private final Map<Integer, ReadingState> states = new ConcurrentHashMap<>();
     private final Set<Integer> stopped = ConcurrentHashMap.newKeySet();
     private final ExecutorService worker = Executors.newSingleThreadExecutor(work -> {
@@ -45,11 +53,12 @@ class Readings implements DisposableBean {
         return thread;
     });
 
-    Readings(JobEditor editor, TaxonSettings settings, Cards cards, Clock clock) {
+    Readings(JobEditor editor, TaxonSettings settings, Cards cards, Clock clock, Optional<PluggedIn> pluggedIn) {
         this.editor = editor;
         this.settings = settings;
         this.cards = cards;
         this.clock = clock;
+        this.pluggedIn = pluggedIn;
     }
 
     ReadingState state(int job) {
@@ -118,8 +127,10 @@ class Readings implements DisposableBean {
             if (stopped.remove(job)) {
                 put(job, state(job).failed("The reading was stopped; nothing was recorded."));
             } else {
-                record(job, reading);
-                put(job, state(job).ended(reading));
+                RigReading whole =
+                        pluggedIn.map(p -> reading.beside(interfaces(p))).orElse(reading);
+                record(job, whole);
+                put(job, state(job).ended(whole));
             }
         } catch (IOException e) {
             put(job, state(job).failed("The rig cannot be read: " + e.getMessage() + "."));
@@ -130,6 +141,20 @@ class Readings implements DisposableBean {
             put(job, state(job).failed("The reading broke off: " + e));
             throw e;
         }
+    }
+
+    /** What is plugged into this computer and says what it is; what does not is as if it were not there. */
+    private List<SeenInterface> interfaces(PluggedIn plugged) {
+        List<SeenInterface> seen = new ArrayList<>();
+        for (int port : plugged.ports()) {
+            try (DirectLink link = DirectLink.open(port, settings.answerWithin())) {
+                DirectFrame.IAm self = link.who();
+                seen.add(new SeenInterface(self.name(), self.outputs()));
+            } catch (IOException silent) {
+                LOG.log(System.Logger.Level.DEBUG, "nothing answers at {0}: {1}", port, silent.getMessage());
+            }
+        }
+        return seen;
     }
 
     /** Holds what was found against the plan as it is now, which may have changed while the rig was read. */

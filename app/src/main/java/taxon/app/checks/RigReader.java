@@ -84,7 +84,14 @@ final class RigReader {
                 }
             }
             boxes.seekSilent(stop);
-            return new RigReading(clock.instant(), walk.ways, walk.behind, walk.units, boxes.answers(), walk.troubles);
+            return new RigReading(
+                    clock.instant(),
+                    walk.ways,
+                    walk.behind,
+                    walk.units,
+                    boxes.answers(),
+                    Optional.empty(),
+                    walk.troubles);
         }
     }
 

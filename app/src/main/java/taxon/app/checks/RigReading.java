@@ -9,6 +9,7 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import taxon.core.boxcheck.BoxAnswers;
+import taxon.core.boxcheck.SeenInterface;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.network.BoxKind;
 import taxon.core.network.Ipv4;
@@ -26,6 +27,7 @@ import taxon.core.rig.Universe;
  * @param ways how each universe was reached whose tables of devices were had
  * @param behind the way on which a unit answered, by its UID, for writing to it later
  * @param boxes what the planned boxes said of themselves
+ * @param interfaces those that are plugged into this computer; empty where it cannot tell
  * @param troubles what could not be read, a sentence each
  */
 record RigReading(
@@ -34,6 +36,7 @@ record RigReading(
         Map<String, Way> behind,
         List<FoundUnit> units,
         List<BoxAnswers> boxes,
+        Optional<List<SeenInterface>> interfaces,
         List<String> troubles) {
 
     /**
@@ -48,6 +51,7 @@ record RigReading(
         behind = Map.copyOf(behind);
         units = List.copyOf(units);
         boxes = List.copyOf(boxes);
+        interfaces = interfaces.map(List::copyOf);
         troubles = List.copyOf(troubles);
     }
 
@@ -56,7 +60,12 @@ record RigReading(
         List<FoundUnit> all = units.stream()
                 .map(u -> u.uid().equals(changed.uid()) ? changed : u)
                 .toList();
-        return new RigReading(at, ways, behind, all, boxes, troubles);
+        return new RigReading(at, ways, behind, all, boxes, interfaces, troubles);
+    }
+
+    /** This reading with what is plugged into this computer. */
+    RigReading beside(List<SeenInterface> pluggedIn) {
+        return new RigReading(at, ways, behind, units, boxes, Optional.of(pluggedIn), troubles);
     }
 
     /** The universes that were read and that the plan sends the same way still: what was read of others says nothing of it now. */

@@ -120,7 +120,7 @@ class Demo implements ApplicationRunner, DisposableBean {
     }
 
     @Override
-    public void destroy() {
+    public void destroy() throws IOException {
         rig.close();
     }
 }

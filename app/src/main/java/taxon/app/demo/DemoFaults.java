@@ -6,20 +6,23 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import taxon.app.cards.PluggedIn;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
 import taxon.simrig.SimFault;
+import taxon.simrig.SimInterface;
 import taxon.simrig.SimNode;
 import taxon.simrig.SimulatedRig;
 
 /** The simulated rig of the demo while it runs, and the faults that it is given. */
 @Component
 @ConditionalOnProperty("taxon.demo")
-class DemoFaults implements AutoCloseable {
+class DemoFaults implements PluggedIn, AutoCloseable {
     private static final int FAR = 100;
     private static final int OTHER_MASK = 24;
 
     private Optional<SimulatedRig> rig = Optional.empty();
+    private Optional<SimInterface> plugged = Optional.empty();
 
     /** A kind of fault as the page offers it; all but those of the whole box want a port. */
     enum Kind {
@@ -43,8 +46,33 @@ class DemoFaults implements AutoCloseable {
         }
     }
 
-    synchronized void start(Optional<SimulatedRig> started) {
+    synchronized void start(Optional<SimulatedRig> started) throws IOException {
         rig = started;
+        plugIn();
+    }
+
+    private void plugIn() throws IOException {
+        if (plugged.isEmpty()) {
+            plugged = Optional.of(SimInterface.start(DemoLines.HOUSE_NAME, DemoLines.HOUSE_OUTPUTS));
+        }
+    }
+
+    /** Pulls the interface on USB out. */
+    synchronized void pullOut() throws IOException {
+        if (plugged.isPresent()) {
+            plugged.get().close();
+            plugged = Optional.empty();
+        }
+    }
+
+    /** True while the interface on USB is plugged in. */
+    synchronized boolean isPluggedIn() {
+        return plugged.isPresent();
+    }
+
+    @Override
+    public synchronized List<Integer> ports() {
+        return plugged.map(SimInterface::port).stream().toList();
     }
 
     /** The boxes of the rig; none where it could not be started. */
@@ -93,10 +121,12 @@ class DemoFaults implements AutoCloseable {
         for (SimNode box : boxes()) {
             box.suffer(List.of());
         }
+        plugIn();
     }
 
     @Override
-    public synchronized void close() {
+    public synchronized void close() throws IOException {
         rig.ifPresent(SimulatedRig::close);
+        pullOut();
     }
 }

@@ -23,6 +23,9 @@ import taxon.core.rig.edit.Edit;
 /** Where the boxes of the sample stand and how they are cabled, and the lines out of their ports. */
 final class DemoLines {
     static final String RADIO_NAME = "Dock radio";
+    static final String HOUSE_NAME = "House interface";
+    static final int HOUSE_OUTPUTS = 2;
+    private static final int HOUSE = 6;
     private static final int SWITCH = 3;
     private static final int DESK = 4;
     private static final int RADIO = 5;
@@ -33,6 +36,7 @@ final class DemoLines {
         Plan placed = hung.with(List.of(
                         cabled(hung.box(1).orElseThrow().at(at(hung, "North quay")), 1),
                         cabled(hung.box(2).orElseThrow().at(at(hung, "Gate tower")), 2),
+                        box(HOUSE, HOUSE_NAME, BoxKind.INTERFACE, HOUSE_OUTPUTS).at(at(hung, "Pump house")),
                         box(SWITCH, "Dock switch", BoxKind.SWITCH, 8).at(at(hung, "Pump house")),
                         cabled(radio(beside(hung)).at(at(hung, "Dock steps")), 3),
                         cabled(box(DESK, "Desk", BoxKind.CONSOLE, 0).at(at(hung, "Pump house")), 8)))

@@ -81,6 +81,7 @@ class DemoRigController {
         }
         frames.open(job, Optional.of(Stage.CHECKS), request, model);
         model.addAttribute("boxes", boxes);
+        model.addAttribute("pluggedIn", rig.isPluggedIn());
         model.addAttribute(
                 "kinds",
                 Arrays.stream(Kind.values())
@@ -120,6 +121,13 @@ class DemoRigController {
                 reply,
                 "The box has the fault now; read the rig to see what that looks like.",
                 () -> rig.add(box.get(), kind.get(), port.orElseThrow()));
+    }
+
+    /** Pulls the interface on USB out. */
+    @PostMapping("/jobs/{job}/simulated-rig/unplug")
+    Object unplug(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "fault", "/jobs/" + job + "/simulated-rig");
+        return done(reply, "The interface on USB is pulled out.", rig::pullOut);
     }
 
     /** All boxes as they are planned again. */

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import taxon.core.boxcheck.SeenBox.SeenPort;
+import taxon.core.network.BoxKind;
 import taxon.core.network.BoxPort;
 import taxon.core.network.BoxPort.Direction;
 import taxon.core.network.NetCard;
@@ -37,6 +38,29 @@ public final class BoxCheck {
     public static List<BoxVerdict> of(Plan plan, List<BoxAnswers> heard) {
         BoxCheck check = new BoxCheck(plan);
         return heard.stream().flatMap(a -> check.verdict(a).stream()).toList();
+    }
+
+    /** One verdict for each planned interface, by its name; what is plugged in beside them is nobody's fault. */
+    public static List<BoxVerdict> interfaces(Plan plan, List<SeenInterface> pluggedIn) {
+        BoxCheck check = new BoxCheck(plan);
+        return plan.boxes().stream()
+                .filter(b -> b.kind() == BoxKind.INTERFACE)
+                .map(b -> new BoxVerdict(b, check.differences(b, pluggedIn)))
+                .toList();
+    }
+
+    private List<BoxDifference> differences(Box box, List<SeenInterface> pluggedIn) {
+        Optional<SeenInterface> own = pluggedIn.stream()
+                .filter(i -> i.name().equalsIgnoreCase(box.name()))
+                .findFirst();
+        if (own.isEmpty()) {
+            return List.of(new BoxDifference.NotPluggedIn());
+        }
+        return byBox.getOrDefault(box.number(), Map.of()).keySet().stream()
+                .filter(port -> port > own.get().outputs())
+                .<BoxDifference>map(
+                        port -> new BoxDifference.NoSuchPort(port, own.get().outputs()))
+                .toList();
     }
 
     private Optional<BoxVerdict> verdict(BoxAnswers heard) {

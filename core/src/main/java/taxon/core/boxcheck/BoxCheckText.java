@@ -15,6 +15,9 @@ public final class BoxCheckText {
                             .map(e -> "a box of its name answers at " + e + ".")
                             .orElse("is it on, and in one range with this card?");
         }
+        if (difference instanceof BoxDifference.NotPluggedIn) {
+            return box.name() + " is not plugged into this computer.";
+        }
         if (difference instanceof BoxDifference.SaysOtherIp s) {
             return box.name() + " answers at " + ip(box) + " and says that it is " + s.says()
                     + ": something between translates addresses.";

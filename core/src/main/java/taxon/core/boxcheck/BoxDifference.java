@@ -11,6 +11,9 @@ public sealed interface BoxDifference {
     /** @param elsewhere where a box of its name answers; empty where none is known to */
     record Silent(Optional<Ipv4> elsewhere) implements BoxDifference {}
 
+    /** An interface that is not plugged into this computer. */
+    record NotPluggedIn() implements BoxDifference {}
+
     /** It answers, and gives another address as its own. */
     record SaysOtherIp(Ipv4 says) implements BoxDifference {}
 

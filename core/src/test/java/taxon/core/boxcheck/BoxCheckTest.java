@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import taxon.core.boxcheck.SeenBox.SeenPort;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.network.BoxKind;
 import taxon.core.network.BoxPort;
 import taxon.core.network.BoxPort.Direction;
 import taxon.core.network.Ipv4;
@@ -137,5 +138,24 @@ class BoxCheckTest {
                 .isEmpty();
         assertThat(BoxCheck.of(plan(), List.of(new BoxAnswers(9, IP, List.of(), Optional.empty()))))
                 .isEmpty();
+    }
+
+    @Test
+    void anInterfaceIsLookedForByItsNameAndNeedsTheOutputsThatAreInUse() {
+        Plan plan = Rigs.empty()
+                .with(List.of(
+                        Box.node(1, "House interface", IP, 2).as(BoxKind.INTERFACE),
+                        universe(1, new Route.Direct(new PortRef(1, 2)))));
+        assertThat(plugged(plan, new SeenInterface("house interface", 2))).isEmpty();
+        assertThat(plugged(plan, new SeenInterface("House interface", 1)))
+                .containsExactly("House interface says that it has 1 port; the plan has something on port 2.");
+        assertThat(plugged(plan, new SeenInterface("Another", 2)))
+                .containsExactly("House interface is not plugged into this computer.");
+    }
+
+    private static List<String> plugged(Plan plan, SeenInterface... seen) {
+        return BoxCheck.interfaces(plan, List.of(seen)).stream()
+                .flatMap(v -> v.differences().stream().map(d -> BoxCheckText.sentence(v.box(), d)))
+                .toList();
     }
 }
