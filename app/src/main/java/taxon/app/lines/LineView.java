@@ -68,9 +68,9 @@ record LineView(
             String adapter,
             String soFar) {}
 
-    static List<LineView> all(Plan plan) {
-        Shelf shelf = new Shelf(plan.sheet().network().cable().stock());
-        return LineCable.all(plan).stream().map(l -> of(plan, l, shelf)).toList();
+    /** A line without its stops, for a list of many. */
+    static LineView brief(Plan plan, LineCable line) {
+        return of(plan, line, List.of());
     }
 
     static LineView of(Plan plan, LineCable line, Shelf shelf) {
@@ -78,6 +78,11 @@ record LineView(
         for (int i = 0; i < line.legs().size(); i++) {
             stops.add(stop(plan, line, i, shelf));
         }
+        return of(plan, line, stops);
+    }
+
+    private static LineView of(Plan plan, LineCable line, List<StopView> stops) {
+        List<LineStop> reached = line.line().stops();
         return new LineView(
                 line.line().number(),
                 line.line().name(),
@@ -85,8 +90,8 @@ record LineView(
                 NetworkText.port(plan, line.line().from()),
                 line.carried().stream().map(UniverseNumber::toString).collect(Collectors.joining("+")),
                 line.line().units().size(),
-                stops.isEmpty() ? "" : stops.get(0).what(),
-                stops.isEmpty() ? "" : stops.get(stops.size() - 1).what(),
+                reached.isEmpty() ? "" : what(plan, reached.get(0)),
+                reached.isEmpty() ? "" : what(plan, reached.get(reached.size() - 1)),
                 metres(line.metres(), plan)
                         + (line.unreckoned() == 0 ? "" : " and " + line.unreckoned() + " not reckoned"),
                 line.loadEighths() % 8 == 0
@@ -94,6 +99,14 @@ record LineView(
                         : String.format(Locale.ROOT, "%.1f", line.loadEighths() / 8.0),
                 line.terminator().orElse(""),
                 List.copyOf(stops));
+    }
+
+    private static String what(Plan plan, LineStop stop) {
+        return stop instanceof LineStop.Unit unit
+                ? plan.fixture(unit.fixture())
+                        .map(f -> f.label() + " " + plan.type(f).shortName())
+                        .orElse("")
+                : plan.box(((LineStop.Through) stop).box()).map(Box::name).orElse("");
     }
 
     private static StopView stop(Plan plan, LineCable line, int place, Shelf shelf) {
@@ -106,9 +119,7 @@ record LineView(
                 place + 1,
                 fixture.map(f -> f.key().number()).orElse(0),
                 box.map(Box::number).orElse(0),
-                fixture.map(f -> f.label() + " " + plan.type(f).shortName())
-                        .or(() -> box.map(Box::name))
-                        .orElse(""),
+                what(plan, leg.stop()),
                 fixture.map(f -> plan.position(f).name() + ", unit " + f.unit())
                         .or(() -> box.map(b -> b.kind().words()))
                         .orElse(""),

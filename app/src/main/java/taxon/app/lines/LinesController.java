@@ -19,6 +19,7 @@ import taxon.app.frame.FindingView;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
 import taxon.app.proposals.ProposalDesk;
+import taxon.core.cable.Shelf;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.finding.Grounds;
 import taxon.core.lines.LineCable;
@@ -45,13 +46,17 @@ class LinesController {
         JobState state = frames.state(job);
         Plan plan = state.plan();
         List<LineCable> cables = LineCable.all(plan);
-        TakeAlong all = TakeAlong.all(plan, cables);
-        List<TakeAlong> byBox = TakeAlong.byBox(plan, cables);
+        Shelf shelf = new Shelf(plan.sheet().network().cable().stock());
+        TakeAlong all = TakeAlong.all(plan, cables, shelf);
+        List<TakeAlong> byBox = TakeAlong.byBox(plan, cables, shelf);
         if (Reply.wantsJson(request)) {
-            return Reply.json(HttpStatus.OK, json(state, all, byBox));
+            List<LineView> whole =
+                    cables.stream().map(c -> LineView.of(plan, c, shelf)).toList();
+            return Reply.json(HttpStatus.OK, json(state, whole, all, byBox));
         }
         frames.open(job, Optional.of(Stage.NETWORK), request, model);
-        model.addAttribute("lines", LineView.all(plan));
+        model.addAttribute(
+                "lines", cables.stream().map(c -> LineView.brief(plan, c)).toList());
         model.addAttribute("all", all);
         model.addAttribute("byBox", byBox);
         model.addAttribute("rules", CableForm.of(plan));
@@ -65,9 +70,9 @@ class LinesController {
         return "lines/page";
     }
 
-    private static ObjectNode json(JobState state, TakeAlong all, List<TakeAlong> byBox) {
+    private static ObjectNode json(JobState state, List<LineView> lines, TakeAlong all, List<TakeAlong> byBox) {
         ObjectNode body = Json.object().put("version", state.version());
-        body.set("lines", LineJson.write(LineView.all(state.plan())));
+        body.set("lines", LineJson.write(lines));
         body.set("takeAlong", LineJson.write(all));
         ArrayNode cases = body.putArray("byBox");
         byBox.forEach(c -> cases.add(LineJson.write(c)));

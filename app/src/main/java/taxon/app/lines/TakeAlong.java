@@ -27,8 +27,7 @@ record TakeAlong(String where, List<Item> cables, List<Item> others, String tota
     record Item(int count, String what) {}
 
     /** All lines together. */
-    static TakeAlong all(Plan plan, List<LineCable> lines) {
-        Shelf shelf = new Shelf(plan.sheet().network().cable().stock());
+    static TakeAlong all(Plan plan, List<LineCable> lines, Shelf shelf) {
         TakeAlong all = of(plan, "In all", lines, shelf);
         int splitters = (int)
                 plan.boxes().stream().filter(b -> b.kind() == BoxKind.SPLITTER).count();
@@ -41,8 +40,7 @@ record TakeAlong(String where, List<Item> cables, List<Item> others, String tota
     }
 
     /** The lines of each box, so that its case can be packed. */
-    static List<TakeAlong> byBox(Plan plan, List<LineCable> lines) {
-        Shelf shelf = new Shelf(plan.sheet().network().cable().stock());
+    static List<TakeAlong> byBox(Plan plan, List<LineCable> lines, Shelf shelf) {
         Map<Integer, List<LineCable>> byBox = new TreeMap<>();
         lines.forEach(l -> byBox.computeIfAbsent(l.line().from().box(), b -> new ArrayList<>())
                 .add(l));

@@ -1,11 +1,9 @@
 package taxon.app.network;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -14,7 +12,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import taxon.app.cards.Cards;
 import taxon.app.edit.JobState;
 import taxon.app.form.Reply;
-import taxon.app.form.Selection;
 import taxon.app.frame.FindingView;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
@@ -40,7 +37,13 @@ class NetworkController {
             return Reply.json(HttpStatus.OK, NetworkJson.write(state, universes));
         }
         frames.open(job, Optional.of(Stage.NETWORK), request, model);
-        model.addAttribute("drawing", drawing(state, request));
+        Fold fold = Fold.of(state.plan(), request);
+        model.addAttribute("drawnLater", fold.isLong());
+        if (fold.isLong()) {
+            model.addAttribute("folded", fold);
+        } else {
+            model.addAttribute("drawing", fold.drawing(state, request));
+        }
         model.addAttribute("universes", universes);
         String box = Objects.requireNonNullElse(request.getParameter("box"), "");
         model.addAttribute("box", BoxMeaning.shown(box));
@@ -63,11 +66,12 @@ class NetworkController {
         return "network/page";
     }
 
-    private static NetworkDrawing drawing(JobState state, HttpServletRequest request) {
-        Selection selection = Selection.read(Objects.requireNonNullElse(request.getParameter("sel"), ""));
-        String fold = Objects.requireNonNullElse(request.getParameter("fold"), "");
-        String[] open = Objects.requireNonNullElse(request.getParameterValues("open"), new String[0]);
-        return NetworkLayout.of(
-                state, selection, fold, Set.of(Arrays.stream(open).distinct().toArray(String[]::new)));
+    /** The drawing alone, for a page that did not wait for it. */
+    @GetMapping("/jobs/{job}/network/drawing")
+    String drawing(@PathVariable int job, HttpServletRequest request, Model model) {
+        JobState state = frames.state(job);
+        frames.open(job, Optional.of(Stage.NETWORK), request, model);
+        model.addAttribute("drawing", Fold.of(state.plan(), request).drawing(state, request));
+        return "network/drawing :: drawn";
     }
 }

@@ -1,19 +1,19 @@
 package taxon.app.browser;
 
-import java.util.Locale;
-import java.util.function.DoubleSupplier;
-import java.util.stream.IntStream;
+import static taxon.app.testing.Figures.measure;
+import static taxon.app.testing.Figures.timed;
+
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import taxon.app.testing.BigRig;
 import taxon.app.testing.Browser;
+import taxon.app.testing.Figures;
 import taxon.app.testing.Http;
 import taxon.app.testing.TaxonServer;
 
 /** Prints how long the tapes of a large rig take. Runs only when figures are asked for; asserts no time. */
 @EnabledIfSystemProperty(named = "taxon.figures", matches = "true")
 class TapesFiguresTest {
-    private static final int RUNS = 15;
 
     private TaxonServer server;
     private Http http;
@@ -27,7 +27,7 @@ class TapesFiguresTest {
         try {
             for (int fixtures : new int[] {100, 2000}) {
                 int job = BigRig.make(http, fixtures);
-                System.out.printf("%n%-46s %8s %8s %8s%n", fixtures + " fixtures, ms", "median", "min", "max");
+                Figures.head(fixtures + " fixtures");
                 tapes(job);
             }
         } finally {
@@ -87,22 +87,5 @@ class TapesFiguresTest {
     private static String look(String css) {
         return " const look = () => document.querySelector('" + css + "')"
                 + " ? (document.body.getBoundingClientRect(), done(performance.now() - t)) : setTimeout(look, 1); look();";
-    }
-
-    private static double timed(Runnable work) {
-        long begun = System.nanoTime();
-        work.run();
-        return (System.nanoTime() - begun) / 1e6;
-    }
-
-    private static void measure(String what, DoubleSupplier once) {
-        // The first of them warms up and is not counted.
-        double[] all = IntStream.rangeClosed(0, RUNS)
-                .mapToDouble(i -> once.getAsDouble())
-                .skip(1)
-                .sorted()
-                .toArray();
-        System.out.printf(
-                Locale.ROOT, "%-46s %8.0f %8.0f %8.0f%n", what, all[all.length / 2], all[0], all[all.length - 1]);
     }
 }
