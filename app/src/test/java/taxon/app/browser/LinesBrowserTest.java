@@ -80,10 +80,10 @@ class LinesBrowserTest {
         browser.press(Keys.SPACE);
         browser.see("#network-told", "picked up");
         browser.press(Keys.ARROW_UP);
-        browser.see("#network-told", "To port 2/4?");
+        browser.see("#network-told", "To port 5/1?");
         browser.press(Keys.ENTER);
-        browser.see("#network-told", "Universe 7 leaves by port 2/4 now");
-        assertThat(universeAt("2/4")).isEqualTo("7");
+        browser.see("#network-told", "Universe 7 leaves by port 5/1 now");
+        assertThat(universeAt("5/1")).isEqualTo("7");
     }
 
     @Test
