@@ -7,7 +7,7 @@ import java.util.List;
  *
  * @param chains one for each line
  * @param cost of all ways in millimetres, with those that are not known as {@link ChainTask#UNKNOWN}
- * @param fewest no answer has fewer lines
+ * @param fewest no answer has fewer lines; where least cable counts first nobody asks, and it is as many as there are
  * @param least no answer costs less that has as many lines; where least cable was asked for, none at all
  */
 record Chains(List<Chain> chains, long cost, int fewest, long least) {

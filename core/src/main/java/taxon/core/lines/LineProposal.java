@@ -49,7 +49,8 @@ public record LineProposal(
      *
      * @param units on its lines that were drawn
      * @param lines through units
-     * @param fewest no division has fewer lines within the limits
+     * @param fewest no division has fewer lines within the limits; where least cable counts first nobody asks, and it is as many as
+     *     there are
      * @param cable of these lines in metres, with slack, as far as it can be reckoned
      * @param least no division into as many lines takes less (where least cable counts first: none at all); in the order of units,
      *     none that keeps it; empty where a way cannot be reckoned, or not all was tried

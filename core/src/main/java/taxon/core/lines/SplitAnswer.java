@@ -31,7 +31,7 @@ record SplitAnswer(ChainTask task, Chains chains, int[] outlets) {
             ChainTask wider = task.from(withSplitters(task, place));
             Optional<SplitAnswer> found =
                     ChainMaker.answer(wider, rules.order(), rules.first()).map(c -> new SplitAnswer(wider, c, outlets));
-            best = better(best, found);
+            best = better(best, found, rules.first() == CableRules.First.FEWEST_LINES);
         }
         return outlets.length == 1 ? best : best.map(b -> b.amongAll(rules));
     }
@@ -44,9 +44,11 @@ record SplitAnswer(ChainTask task, Chains chains, int[] outlets) {
         return new SplitAnswer(task, ChainMaker.bounded(widest, chains, rules.first()), outlets);
     }
 
-    private static Optional<SplitAnswer> better(Optional<SplitAnswer> one, Optional<SplitAnswer> other) {
+    private static Optional<SplitAnswer> better(
+            Optional<SplitAnswer> one, Optional<SplitAnswer> other, boolean fewestLines) {
         boolean beats = one.isEmpty()
-                || other.filter(o -> o.chains().beats(one.get().chains(), true)).isPresent();
+                || other.filter(o -> o.chains().beats(one.get().chains(), fewestLines))
+                        .isPresent();
         return beats ? other : one;
     }
 

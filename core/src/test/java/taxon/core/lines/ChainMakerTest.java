@@ -11,6 +11,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import taxon.core.lines.ChainTask.Limits;
 import taxon.core.lines.Chains.Chain;
+import taxon.core.network.CableRules;
 import taxon.core.network.CableRules.First;
 import taxon.core.network.CableRules.Order;
 
@@ -151,5 +152,46 @@ class ChainMakerTest {
                 assertThat(answer.fewest()).isLessThanOrEqualTo(answer.lines());
             }
         }
+    }
+
+    /** What is said to be proved is the best wherever splitters may be opened, not only where they were. */
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void withSplittersWhatIsProvedHoldsWhereverTheyCouldBeOpened(long seed) {
+        Random random = new Random(seed);
+        ChainTask task = ChainTasks.random(random, 3 + random.nextInt(3), random.nextBoolean());
+        ChainTask narrow = task.from(task.feeds().stream().map(f -> f.with(1)).toList());
+        First first = random.nextBoolean() ? First.FEWEST_LINES : First.LEAST_CABLE;
+        ChainTask widest =
+                task.from(task.feeds().stream().map(f -> f.with(task.units())).toList());
+        Optional<long[]> best = new Tried(widest, first == First.FEWEST_LINES).best;
+        Optional<SplitAnswer> answer = SplitAnswer.of(narrow, rules(first));
+        if (ChainMaker.answer(narrow, Order.SHORTEST, first).isPresent()) {
+            return;
+        }
+        assertThat(best.isPresent() || answer.isEmpty()).isTrue();
+        answer.map(SplitAnswer::chains).ifPresent(c -> {
+            long[] least = best.orElseThrow();
+            if (first == First.FEWEST_LINES) {
+                assertThat((long) c.fewest()).isLessThanOrEqualTo(least[0]);
+                assertThat(c.isProved() && c.lines() > least[0]).isFalse();
+            }
+            if (c.isProved()) {
+                assertThat(c.cost()).isEqualTo(least[1]);
+            }
+        });
+    }
+
+    private static CableRules rules(First first) {
+        CableRules usual = CableRules.USUAL;
+        return new CableRules(
+                usual.mostUnits(),
+                usual.longest(),
+                usual.slack(),
+                Order.SHORTEST,
+                first,
+                usual.stock(),
+                usual.trusses(),
+                usual.splitterOutputs());
     }
 }
