@@ -150,6 +150,20 @@ class BoxesHttpTest {
                                 "to-all")
                         .status())
                 .isEqualTo(200);
+        assertThat(ways(20).get(0).path("carriedAs").asInt()).isEqualTo(19);
+        post(
+                "/universes/20/ways",
+                "protocol",
+                "art-net",
+                "carriedAs",
+                "0·1·3",
+                "outlet",
+                "1/1",
+                "instead",
+                "1/1",
+                "delivery",
+                "to-all");
+        assertThat(ways(20).get(0).path("carriedAs").asInt()).isEqualTo(19);
         post("/universes/20/ways", "protocol", "sacn", "outlet", "1/2", "priority", 120);
         post("/universes/20/ways", "protocol", "direct", "outlet", "2/1");
         assertThat(ways(20)).hasSize(3);
@@ -173,6 +187,8 @@ class BoxesHttpTest {
             delimiter = '|',
             value = {
                 "art-net|32768|1/1|0 to 32767",
+                "art-net|128·0·1|1/1|such as 0·1·3",
+                "art-net|0·16·1|1/1|such as 0·1·3",
                 "sacn|0|1/1|1 to 63999",
                 "sacn|64000|1/1|1 to 63999",
                 "art-net|1|1/0|count from 1",

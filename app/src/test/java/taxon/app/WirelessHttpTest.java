@@ -99,7 +99,7 @@ class WirelessHttpTest {
             refuses(post(http, "/wireless/lost", "receiver", "fixture/1", "after", "reset"), "There is no link 901");
             refuses(post(http, "/wireless/lost", "channel", "1/1", "after", "reset"), "No receiver is known");
             post(http, "/wireless/link", "receiver", "fixture/1", "to", "1/1");
-            refuses(post(http, "/wireless/lost", "receiver", "fixture/1", "after", ""), "what ended a link");
+            refuses(post(http, "/wireless/lost", "receiver", "fixture/1", "after", ""), "reason for the loss");
             post(http, "/universes/7/ways", "protocol", "sacn", "outlet", "1/2");
             refuses(
                     post(http, "/wireless/link", "receiver", "fixture/1,fixture/2", "to", "planned"),

@@ -9,6 +9,7 @@ import org.springframework.stereotype.Component;
 import taxon.app.cards.PluggedIn;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
+import taxon.core.text.Counted;
 import taxon.simrig.SimFault;
 import taxon.simrig.SimInterface;
 import taxon.simrig.SimNode;
@@ -109,7 +110,7 @@ class DemoFaults implements PluggedIn, AutoCloseable {
     private static PortAddress next(SimNode box, int port) {
         if (port > box.ports().size()) {
             throw new IllegalArgumentException(
-                    box.name() + " has " + box.ports().size() + " ports");
+                    box.name() + " has " + Counted.of(box.ports().size(), "port"));
         }
         int number = box.ports().get(port - 1).address().number();
         // Within the Sub-Net: what a box has of its own, its switches, is one for all of its ports.

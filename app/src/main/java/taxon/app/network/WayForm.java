@@ -4,6 +4,7 @@ import java.util.Optional;
 import taxon.app.form.Fields;
 import taxon.app.form.Outlets;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.network.BoxNumber;
 import taxon.core.network.Counting;
 import taxon.core.network.Delivery;
 import taxon.core.network.PortAddress;
@@ -11,6 +12,7 @@ import taxon.core.network.Route;
 import taxon.core.network.Route.PortRef;
 import taxon.core.network.SacnUniverse;
 import taxon.core.rig.Plan;
+import taxon.core.text.Texts;
 
 /** Reads one way of a universe from a form. Without a number it goes by the job's counting. */
 final class WayForm {
@@ -36,11 +38,22 @@ final class WayForm {
     }
 
     private static Optional<Route> artNet(Fields fields, Optional<PortRef> port, Optional<PortAddress> counted) {
-        Optional<PortAddress> address = counted.or(() ->
-                fields.number("carriedAs", "Port-Address", 0, PortAddress.LAST).map(PortAddress::new));
+        Optional<PortAddress> address = counted.or(() -> portAddress(fields));
         Optional<Delivery> delivery = delivery(fields, Delivery.TO_BOX);
         return port.flatMap(p ->
                 address.flatMap(a -> delivery.flatMap(d -> fields.build("delivery", () -> new Route.ArtNet(a, d, p)))));
+    }
+
+    private static Optional<PortAddress> portAddress(Fields fields) {
+        Optional<PortAddress> address = BoxNumber.portAddress(fields.text("carriedAs"));
+        if (address.isEmpty()) {
+            fields.refuse(
+                    "carriedAs",
+                    "The Port-Address is " + Texts.clip(fields.text("carriedAs"), 60)
+                            + "; it takes a whole number, 0 to " + PortAddress.LAST
+                            + ", or Net·Sub-Net·Universe such as 0·1·3.");
+        }
+        return address;
     }
 
     private static Optional<Route> sacn(Fields fields, Optional<PortRef> port, Optional<SacnUniverse> counted) {

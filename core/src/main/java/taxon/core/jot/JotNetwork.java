@@ -12,7 +12,6 @@ import java.util.regex.Pattern;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.lines.LineEdits;
 import taxon.core.network.BoxNumber;
-import taxon.core.network.BoxNumber.Kind;
 import taxon.core.network.Ipv4;
 import taxon.core.network.NetCard;
 import taxon.core.network.Route;
@@ -174,12 +173,8 @@ final class JotNetwork {
                 .map(n -> new Route.Sacn(new SacnUniverse(n), port));
     }
 
-    private Optional<Route> artNet(String number, PortRef port) {
-        return BoxNumber.meanings(number, line.plan().sheet().counting()).stream()
-                .filter(m -> m.kind() == Kind.PORT_ADDRESS || m.kind() == Kind.NET_SUBNET_UNIVERSE)
-                .flatMap(m -> m.address().stream())
-                .findFirst()
-                .map(a -> new Route.ArtNet(a, port));
+    private static Optional<Route> artNet(String number, PortRef port) {
+        return BoxNumber.portAddress(number).map(a -> new Route.ArtNet(a, port));
     }
 
     // A line: "line 201-204 to B at 3"

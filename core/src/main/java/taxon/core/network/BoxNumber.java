@@ -78,6 +78,14 @@ public final class BoxNumber {
         return List.copyOf(found);
     }
 
+    /** A Port-Address as it is typed where that is asked for: plainly from 0, or as Net, Sub-Net and Universe. */
+    public static Optional<PortAddress> portAddress(String text) {
+        return meanings(text, Counting.SAME).stream()
+                .filter(m -> m.kind() == Kind.PORT_ADDRESS || m.kind() == Kind.NET_SUBNET_UNIVERSE)
+                .flatMap(m -> m.address().stream())
+                .findFirst();
+    }
+
     private static int number(Matcher matcher, int group) {
         return Integer.parseInt(matcher.group(group));
     }

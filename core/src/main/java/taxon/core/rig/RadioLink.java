@@ -46,13 +46,13 @@ public record RadioLink(Receiver receiver, PortRef to, Instant at, String by, Op
      */
     public record Loss(Instant at, String by, String after) {
         public Loss {
-            Texts.requireLine("who says that a link is lost", by, 80);
-            Texts.requireLine("what ended a link", after, 80);
+            Texts.requireLine("name of who says so", by, 80);
+            Texts.requireLine("reason for the loss", after, 80);
         }
     }
 
     public RadioLink {
-        Texts.requireLine("who linked a receiver", by, 80);
+        Texts.requireLine("name of who linked it", by, 80);
     }
 
     /** Just made. */
