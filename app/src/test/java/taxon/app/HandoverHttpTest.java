@@ -22,6 +22,8 @@ import taxon.app.testing.Http;
 import taxon.app.testing.TaxonServer;
 import taxon.app.testing.Zips;
 import taxon.formats.json.Json;
+import taxon.formats.mvr.MvrReader;
+import taxon.formats.mvr.ParsedMvr;
 import tools.jackson.databind.JsonNode;
 
 /** What is handed over, opened again by other readers. */
@@ -43,6 +45,16 @@ class HandoverHttpTest {
     @AfterAll
     static void stop() {
         server.close();
+    }
+
+    @Test
+    void theRigGoesOutAsASceneThatIsReadBack() {
+        ParsedMvr scene = MvrReader.read(http.get("/jobs/1/scene.mvr").bytes());
+        assertThat(scene).isInstanceOf(ParsedMvr.Read.class);
+        ParsedMvr.Read read = (ParsedMvr.Read) scene;
+        assertThat(read.scene().fixtures()).hasSize(95);
+        assertThat(read.types()).hasSize(10);
+        assertThat(http.page("/jobs/1/handover").text()).contains("the rig as an MVR scene");
     }
 
     @Test

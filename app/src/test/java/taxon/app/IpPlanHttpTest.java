@@ -3,7 +3,6 @@ package taxon.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -14,12 +13,6 @@ import tools.jackson.databind.JsonNode;
 
 /** A range for the job, an address for every box, and the card that Taxon speaks from. */
 class IpPlanHttpTest {
-    private static Http.Answer post(Http http, String path, Object... fields) {
-        List<Object> all = new ArrayList<>(List.of("version", http.version(1)));
-        all.addAll(List.of(fields));
-        return http.post("/jobs/1" + path, all.toArray());
-    }
-
     private static List<String> cards(Http http) {
         return http.get("/jobs/1/network")
                 .json()
@@ -32,9 +25,9 @@ class IpPlanHttpTest {
 
     private static void nodes(Http http) {
         http.job("Addresses");
-        post(http, "/boxes", "name", "Quay node", "ip", "2.0.0.7");
-        post(http, "/boxes", "name", "Gate node", "ip", "2.0.0.7");
-        post(http, "/boxes", "name", "Yard node", "ip", "10.0.0.12", "mask", "24");
+        http.edit("/boxes", "name", "Quay node", "ip", "2.0.0.7");
+        http.edit("/boxes", "name", "Gate node", "ip", "2.0.0.7");
+        http.edit("/boxes", "name", "Yard node", "ip", "10.0.0.12", "mask", "24");
     }
 
     private static String findings(Http http) {
@@ -48,7 +41,7 @@ class IpPlanHttpTest {
             Http http = server.http();
             nodes(http);
             assertThat(findings(http)).contains("Quay node and Gate node have one IP address, 2.0.0.7");
-            int id = post(http, "/ip-plan", "range", "10.0.0.0 255.255.255.0")
+            int id = http.edit("/ip-plan", "range", "10.0.0.0 255.255.255.0")
                     .json()
                     .path("proposal")
                     .asInt();
@@ -72,10 +65,10 @@ class IpPlanHttpTest {
                     .isEqualTo("10.0.0.0/24");
             assertThat(findings(http)).doesNotContain("have one IP address");
             // A box that is added now gets the mask of the range without anybody saying it.
-            post(http, "/boxes", "name", "New node", "ip", "10.0.0.40");
+            http.edit("/boxes", "name", "New node", "ip", "10.0.0.40");
             assertThat(cards(http)).endsWith("10.0.0.40/24");
-            post(http, "/undo");
-            post(http, "/undo");
+            http.edit("/undo");
+            http.edit("/undo");
             assertThat(cards(http)).containsExactly("2.0.0.7/8", "2.0.0.7/8", "10.0.0.12/24");
         }
     }
@@ -86,7 +79,7 @@ class IpPlanHttpTest {
             Http http = server.http();
             nodes(http);
             assertThat(findings(http)).contains("Give Gate node 2.0.0.11/8");
-            assertThat(post(http, "/remedies", "finding", "ip-twice:2.0.0.7").status())
+            assertThat(http.edit("/remedies", "finding", "ip-twice:2.0.0.7").status())
                     .isEqualTo(200);
             assertThat(cards(http)).containsExactly("2.0.0.7/8", "2.0.0.11/8", "10.0.0.12/24");
         }
@@ -111,8 +104,8 @@ class IpPlanHttpTest {
             Http http = server.http();
             nodes(http);
             Http.Answer answer = field.equals("range")
-                    ? post(http, "/ip-plan", field, value)
-                    : post(http, "/ip-plan", "range", "10.0.0.0/24", field, value);
+                    ? http.edit("/ip-plan", field, value)
+                    : http.edit("/ip-plan", "range", "10.0.0.0/24", field, value);
             assertThat(answer.status()).isEqualTo(422);
             assertThat(answer.reasons()).contains(reason);
         }
@@ -123,12 +116,12 @@ class IpPlanHttpTest {
         try (TaxonServer server = TaxonServer.empty()) {
             Http http = server.http();
             nodes(http);
-            assertThat(post(http, "/card", "card", "203.0.113.7").reasons())
+            assertThat(http.edit("/card", "card", "203.0.113.7").reasons())
                     .contains("no card with the address 203.0.113.7");
-            assertThat(post(http, "/card", "card", "127.0.0.1").status()).isEqualTo(200);
+            assertThat(http.edit("/card", "card", "127.0.0.1").status()).isEqualTo(200);
             assertThat(http.page("/jobs/1/handover").text()).contains("127.0.0.1. Set the computer back");
             assertThat(findings(http)).contains("value=\"127.0.0.1\" checked");
-            post(http, "/card", "card", "");
+            http.edit("/card", "card", "");
             assertThat(http.page("/jobs/1/handover").text()).doesNotContain("Set the computer back");
         }
     }

@@ -2,7 +2,6 @@ package taxon.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import taxon.app.testing.Http;
@@ -11,27 +10,21 @@ import tools.jackson.databind.JsonNode;
 
 /** Lines: drawn after a look, changed by hand, and what to take along for them. */
 class LinesHttpTest {
-    private static Http.Answer post(Http http, String path, Object... fields) {
-        List<Object> all = new ArrayList<>(List.of("version", http.version(1)));
-        all.addAll(List.of(fields));
-        return http.post("/jobs/1" + path, all.toArray());
-    }
-
     /** Five units on a pipe, universe 1 at a node of two ports. */
     private static Http rig(TaxonServer server) {
         Http http = server.http();
         http.job("Lines");
-        post(http, "/fixtures", "count", 5, "type", "fernglass-tern/16-channel", "position", "Pipe", "firstId", 101);
+        http.edit("/fixtures", "count", 5, "type", "fernglass-tern/16-channel", "position", "Pipe", "firstId", 101);
         for (int i = 1; i <= 5; i++) {
-            post(http, "/fixtures/" + i + "/address", "block", 1, "address", "1." + (1 + 16 * (i - 1)));
+            http.edit("/fixtures/" + i + "/address", "block", 1, "address", "1." + (1 + 16 * (i - 1)));
         }
-        post(http, "/boxes", "name", "Node", "ip", "10.0.0.11", "ports", 2, "position", 1);
-        post(http, "/universes/1/ways", "protocol", "art-net", "outlet", "1/1");
+        http.edit("/boxes", "name", "Node", "ip", "10.0.0.11", "ports", 2, "position", 1);
+        http.edit("/universes/1/ways", "protocol", "art-net", "outlet", "1/1");
         return http;
     }
 
     private static int proposed(Http http, Object... fields) {
-        return post(http, "/line-plan", fields).json().path("proposal").asInt();
+        return http.edit("/line-plan", fields).json().path("proposal").asInt();
     }
 
     private static List<String> stops(Http http, int line) {
@@ -59,7 +52,7 @@ class LinesHttpTest {
             http.post("/jobs/1/line-plan/" + id + "/apply");
             assertThat(http.get("/jobs/1/lines").json().path("lines")).hasSize(3);
             assertThat(http.page("/jobs/1/lines").text()).contains("Splitter 2 port 1", "To take along", "splitter");
-            post(http, "/undo");
+            http.edit("/undo");
             assertThat(http.get("/jobs/1/lines").json().path("lines")).isEmpty();
         }
     }
@@ -68,17 +61,17 @@ class LinesHttpTest {
     void aLineIsChangedByHand() {
         try (TaxonServer server = TaxonServer.empty()) {
             Http http = rig(server);
-            post(http, "/lines", "name", "Left", "outlet", "1/1");
-            post(http, "/lines/1/stops", "ids", "101, 103-105");
-            post(http, "/lines/1/stops", "ids", "102", "place", 2);
+            http.edit("/lines", "name", "Left", "outlet", "1/1");
+            http.edit("/lines/1/stops", "ids", "101, 103-105");
+            http.edit("/lines/1/stops", "ids", "102", "place", 2);
             assertThat(stops(http, 1)).containsExactly("101", "102", "103", "104", "105");
-            post(http, "/lines/1/stops", "fixture", 5, "place", 1);
+            http.edit("/lines/1/stops", "fixture", 5, "place", 1);
             assertThat(stops(http, 1)).containsExactly("105", "101", "102", "103", "104");
-            post(http, "/lines/1/stops/remove", "fixture", 5);
-            post(http, "/lines/1", "name", "Quay left");
+            http.edit("/lines/1/stops/remove", "fixture", 5);
+            http.edit("/lines/1", "name", "Quay left");
             assertThat(http.page("/jobs/1/lines/1").text()).contains("Line Quay left", "universe 1; 4 units");
             assertThat(http.page("/jobs/1/lines").text()).contains("Universe 1: no line reaches 105.");
-            post(http, "/lines/1/remove");
+            http.edit("/lines/1/remove");
             assertThat(http.get("/jobs/1/lines").json().path("lines")).isEmpty();
         }
     }
@@ -87,29 +80,29 @@ class LinesHttpTest {
     void whatCannotBeIsRefusedWithASentence() {
         try (TaxonServer server = TaxonServer.empty()) {
             Http http = rig(server);
-            post(http, "/lines", "name", "A", "outlet", "1/1");
-            assertThat(post(http, "/lines", "name", "B", "outlet", "1/1").reasons())
+            http.edit("/lines", "name", "A", "outlet", "1/1");
+            assertThat(http.edit("/lines", "name", "B", "outlet", "1/1").reasons())
                     .contains("taken by line A");
-            assertThat(post(http, "/lines", "name", "B", "outlet", "1/0").reasons())
+            assertThat(http.edit("/lines", "name", "B", "outlet", "1/0").reasons())
                     .contains("box/port");
-            assertThat(post(http, "/lines", "name", "B", "outlet", "7/1").reasons())
+            assertThat(http.edit("/lines", "name", "B", "outlet", "7/1").reasons())
                     .contains("There is no box 7");
-            assertThat(post(http, "/lines/1/stops", "ids", "101 to 104").reasons())
+            assertThat(http.edit("/lines/1/stops", "ids", "101 to 104").reasons())
                     .contains("such as 4-6");
-            assertThat(post(http, "/lines/1/stops", "ids", "999").reasons()).contains("There is no fixture 999.");
-            assertThat(post(http, "/lines/1/stops").reasons()).contains("Nothing to plug in");
-            assertThat(post(http, "/lines/1/stops", "ids", "101", "place", 9).reasons())
+            assertThat(http.edit("/lines/1/stops", "ids", "999").reasons()).contains("There is no fixture 999.");
+            assertThat(http.edit("/lines/1/stops").reasons()).contains("Nothing to plug in");
+            assertThat(http.edit("/lines/1/stops", "ids", "101", "place", 9).reasons())
                     .contains("1 to 1");
-            assertThat(post(http, "/lines/1/stops", "box", 1).reasons())
+            assertThat(http.edit("/lines/1/stops", "box", 1).reasons())
                     .contains("anything but the box where it begins");
-            assertThat(post(http, "/line-plan", "mostUnits", 33).reasons()).contains("1 to 32");
-            assertThat(post(http, "/line-plan", "longest", "far").reasons()).contains("reads far");
-            assertThat(post(http, "/line-plan", "slack", "-1").reasons()).contains("0 to 50 m");
-            assertThat(post(http, "/line-plan", "stock", "5, ten").reasons()).contains("reads ten");
-            assertThat(post(http, "/line-plan", "stock", "").reasons()).contains("0 lengths on the shelf");
-            assertThat(post(http, "/line-plan", "trusses", "Moon").reasons()).contains("no position Moon");
-            assertThat(post(http, "/line-plan", "universes", "0").reasons()).contains("it takes 1 to");
-            assertThat(post(http, "/line-plan", "splitterOutputs", "1").reasons())
+            assertThat(http.edit("/line-plan", "mostUnits", 33).reasons()).contains("1 to 32");
+            assertThat(http.edit("/line-plan", "longest", "far").reasons()).contains("reads far");
+            assertThat(http.edit("/line-plan", "slack", "-1").reasons()).contains("0 to 50 m");
+            assertThat(http.edit("/line-plan", "stock", "5, ten").reasons()).contains("reads ten");
+            assertThat(http.edit("/line-plan", "stock", "").reasons()).contains("0 lengths on the shelf");
+            assertThat(http.edit("/line-plan", "trusses", "Moon").reasons()).contains("no position Moon");
+            assertThat(http.edit("/line-plan", "universes", "0").reasons()).contains("it takes 1 to");
+            assertThat(http.edit("/line-plan", "splitterOutputs", "1").reasons())
                     .contains("2 to 64");
             assertThat(http.get("/jobs/1/lines").json().path("lines")).hasSize(1);
         }

@@ -2,7 +2,6 @@ package taxon.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import taxon.app.testing.Http;
@@ -11,12 +10,6 @@ import tools.jackson.databind.JsonNode;
 
 /** "Carry all": a port for every universe, after a look. */
 class RoutesHttpTest {
-    private static Http.Answer post(Http http, String path, Object... fields) {
-        List<Object> all = new ArrayList<>(List.of("version", http.version(1)));
-        all.addAll(List.of(fields));
-        return http.post("/jobs/1" + path, all.toArray());
-    }
-
     private static List<String> outlets(Http http) {
         return http.get("/jobs/1/network")
                 .json()
@@ -32,8 +25,7 @@ class RoutesHttpTest {
             Http http = server.http();
             http.job("Carry");
             for (int universe = 1; universe <= 3; universe++) {
-                post(
-                        http,
+                http.edit(
                         "/fixtures",
                         "count",
                         1,
@@ -43,11 +35,11 @@ class RoutesHttpTest {
                         "Pipe",
                         "firstId",
                         100 + universe);
-                post(http, "/fixtures/" + universe + "/address", "block", 1, "address", universe + ".1");
+                http.edit("/fixtures/" + universe + "/address", "block", 1, "address", universe + ".1");
             }
-            post(http, "/boxes", "name", "Two", "ip", "10.0.0.11", "ports", 2, "position", 1);
-            post(http, "/boxes", "name", "Four", "ip", "10.0.0.12", "ports", 4);
-            int id = post(http, "/routes", "aim", "fewest-boxes")
+            http.edit("/boxes", "name", "Two", "ip", "10.0.0.11", "ports", 2, "position", 1);
+            http.edit("/boxes", "name", "Four", "ip", "10.0.0.12", "ports", 4);
+            int id = http.edit("/routes", "aim", "fewest-boxes")
                     .json()
                     .path("proposal")
                     .asInt();
@@ -63,11 +55,10 @@ class RoutesHttpTest {
             assertThat(outlets(http)).containsOnly("nowhere");
             http.post("/jobs/1/routes/" + id + "/apply");
             assertThat(outlets(http)).containsExactly("2/1", "2/2", "2/3");
-            post(http, "/undo");
+            http.edit("/undo");
             assertThat(outlets(http)).containsOnly("nowhere");
-            assertThat(post(http, "/routes", "aim", "prettiest").reasons())
-                    .contains("one of fewest-boxes, least-cable");
-            int near = post(http, "/routes", "aim", "least-cable", "protocol", "sacn")
+            assertThat(http.edit("/routes", "aim", "prettiest").reasons()).contains("one of fewest-boxes, least-cable");
+            int near = http.edit("/routes", "aim", "least-cable", "protocol", "sacn")
                     .json()
                     .path("proposal")
                     .asInt();

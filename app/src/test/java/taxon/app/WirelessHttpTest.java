@@ -2,7 +2,6 @@ package taxon.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import taxon.app.testing.Http;
@@ -11,24 +10,18 @@ import tools.jackson.databind.JsonNode;
 
 /** Wireless links: made, lost and forgotten, by form and by script, and taken back. */
 class WirelessHttpTest {
-    private static Http.Answer post(Http http, String path, Object... fields) {
-        List<Object> all = new ArrayList<>(List.of("version", http.version(1)));
-        all.addAll(List.of(fields));
-        return http.post("/jobs/1" + path, all.toArray());
-    }
-
     /** Three wireless units on universe 7, sent by the one output of a transmitter. */
     private static Http rig(TaxonServer server) {
         Http http = server.http();
         http.job("Radio");
-        post(http, "/fixtures", "count", 3, "type", "oxbow-dunlin/5-channel", "position", "Steps", "firstId", 901);
+        http.edit("/fixtures", "count", 3, "type", "oxbow-dunlin/5-channel", "position", "Steps", "firstId", 901);
         for (int i = 1; i <= 3; i++) {
-            assertThat(post(http, "/fixtures/" + i + "/address", "block", 1, "address", "7." + (1 + 20 * (i - 1)))
+            assertThat(http.edit("/fixtures/" + i + "/address", "block", 1, "address", "7." + (1 + 20 * (i - 1)))
                             .status())
                     .isEqualTo(200);
         }
-        post(http, "/boxes", "kind", "transmitter", "name", "Dock radio", "ip", "10.0.0.11", "ports", 2);
-        post(http, "/universes/7/ways", "protocol", "sacn", "outlet", "1/1");
+        http.edit("/boxes", "kind", "transmitter", "name", "Dock radio", "ip", "10.0.0.11", "ports", 2);
+        http.edit("/universes/7/ways", "protocol", "sacn", "outlet", "1/1");
         return http;
     }
 
@@ -48,24 +41,24 @@ class WirelessHttpTest {
             assertThat(states(http)).containsOnly("never-linked");
             assertThat(http.page("/jobs/1/wireless").text())
                     .contains("901, 902 and 903 have never been linked to Dock radio port 1");
-            assertThat(post(http, "/wireless/link", "receiver", "fixture/1,fixture/2,fixture/3", "to", "planned")
+            assertThat(http.edit("/wireless/link", "receiver", "fixture/1,fixture/2,fixture/3", "to", "planned")
                             .status())
                     .isEqualTo(200);
             assertThat(states(http)).containsOnly("linked");
             assertThat(http.page("/jobs/1/network").text()).contains("3 of 3 linked to Dock radio port 1");
             assertThat(http.page("/jobs/1/rig?sel=1").text()).contains("by radio, linked");
-            post(http, "/wireless/lost", "channel", "1/1", "after", "transmitter reset");
+            http.edit("/wireless/lost", "channel", "1/1", "after", "transmitter reset");
             assertThat(states(http)).containsOnly("lost");
             JsonNode first =
                     http.get("/jobs/1/wireless").json().path("receivers").path(0);
             assertThat(first.path("link").asString())
                     .startsWith("Dock radio port 1, ")
                     .contains("at this machine; lost after transmitter reset");
-            post(http, "/wireless/link", "receiver", "fixture/2", "to", "1/2");
+            http.edit("/wireless/link", "receiver", "fixture/2", "to", "1/2");
             assertThat(states(http)).containsExactly("lost", "linked-elsewhere", "lost");
-            post(http, "/undo");
+            http.edit("/undo");
             assertThat(states(http)).containsOnly("lost");
-            post(http, "/wireless/forget", "receiver", "fixture/1");
+            http.edit("/wireless/forget", "receiver", "fixture/1");
             assertThat(states(http)).containsExactly("never-linked", "lost", "lost");
         }
     }
@@ -75,7 +68,7 @@ class WirelessHttpTest {
     void linksAreInTheDocumentOfTheJob() {
         try (TaxonServer server = TaxonServer.empty()) {
             Http http = rig(server);
-            post(http, "/wireless/link", "receiver", "fixture/1", "to", "1/1");
+            http.edit("/wireless/link", "receiver", "fixture/1", "to", "1/1");
             JsonNode links = http.get("/jobs/1/job.json").json().path("links");
             assertThat(links).hasSize(1);
             assertThat(links.path(0).path("to").path("box").asInt()).isEqualTo(1);
@@ -86,23 +79,23 @@ class WirelessHttpTest {
     void whatCannotBeIsRefusedWithASentence() {
         try (TaxonServer server = TaxonServer.empty()) {
             Http http = rig(server);
-            refuses(post(http, "/wireless/link", "receiver", ""), "No receiver is ticked; tick some first.");
-            refuses(post(http, "/wireless/link", "receiver", "fixture/99", "to", "1/1"), "The receiver cannot be");
+            refuses(http.edit("/wireless/link", "receiver", ""), "No receiver is ticked; tick some first.");
+            refuses(http.edit("/wireless/link", "receiver", "fixture/99", "to", "1/1"), "The receiver cannot be");
             refuses(
-                    post(http, "/wireless/link", "receiver", "fixture/0", "to", "1/1"),
+                    http.edit("/wireless/link", "receiver", "fixture/0", "to", "1/1"),
                     "There is no receiver fixture/0");
             refuses(
-                    post(http, "/wireless/link", "receiver", "box/999999999", "to", "1/1"),
+                    http.edit("/wireless/link", "receiver", "box/999999999", "to", "1/1"),
                     "There is no receiver box/9");
-            refuses(post(http, "/wireless/link", "receiver", "fixture/1", "to", "1/9"), "The channel cannot be");
-            refuses(post(http, "/wireless/link", "receiver", "fixture/1", "to", "first"), "Choose a box and a port");
-            refuses(post(http, "/wireless/lost", "receiver", "fixture/1", "after", "reset"), "There is no link 901");
-            refuses(post(http, "/wireless/lost", "channel", "1/1", "after", "reset"), "No receiver is known");
-            post(http, "/wireless/link", "receiver", "fixture/1", "to", "1/1");
-            refuses(post(http, "/wireless/lost", "receiver", "fixture/1", "after", ""), "reason for the loss");
-            post(http, "/universes/7/ways", "protocol", "sacn", "outlet", "1/2");
+            refuses(http.edit("/wireless/link", "receiver", "fixture/1", "to", "1/9"), "The channel cannot be");
+            refuses(http.edit("/wireless/link", "receiver", "fixture/1", "to", "first"), "Choose a box and a port");
+            refuses(http.edit("/wireless/lost", "receiver", "fixture/1", "after", "reset"), "There is no link 901");
+            refuses(http.edit("/wireless/lost", "channel", "1/1", "after", "reset"), "No receiver is known");
+            http.edit("/wireless/link", "receiver", "fixture/1", "to", "1/1");
+            refuses(http.edit("/wireless/lost", "receiver", "fixture/1", "after", ""), "reason for the loss");
+            http.edit("/universes/7/ways", "protocol", "sacn", "outlet", "1/2");
             refuses(
-                    post(http, "/wireless/link", "receiver", "fixture/1,fixture/2", "to", "planned"),
+                    http.edit("/wireless/link", "receiver", "fixture/1,fixture/2", "to", "planned"),
                     "The plan has no one channel for 901 and 902; choose the channel.");
             assertThat(states(http)).containsExactly("linked", "never-linked", "never-linked");
         }

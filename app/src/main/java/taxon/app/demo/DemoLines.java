@@ -73,16 +73,7 @@ final class DemoLines {
 
     /** To a port of the switch. */
     private static Box cabled(Box box, int port) {
-        BoxFacts none = BoxFacts.NONE;
-        return box.with(new BoxFacts(
-                none.mostUniverses(),
-                none.shows(),
-                Optional.of(new PortRef(SWITCH, port)),
-                none.fixture(),
-                none.megabits(),
-                none.snooping(),
-                none.passesRdm(),
-                none.note()));
+        return box.with(BoxFacts.NONE.reaching(new PortRef(SWITCH, port)));
     }
 
     private static BoxPlace at(Plan plan, String position) {

@@ -1,6 +1,7 @@
 package taxon.app.job;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
@@ -28,6 +29,7 @@ import taxon.core.rig.JobSheet;
 import taxon.core.rig.edit.JobEdits;
 import taxon.formats.json.JobJson;
 import taxon.formats.json.Json;
+import taxon.formats.mvr.MvrWriter;
 
 /** One job: its sheet, its history, undo and redo, and all of it as JSON. */
 @Controller
@@ -40,13 +42,21 @@ class JobController {
     private final JournalStore journal;
     private final RevisionStore revisions;
     private final UpkeepStore upkeep;
+    private final Clock clock;
 
-    JobController(Frames frames, JobEditor editor, JournalStore journal, RevisionStore revisions, UpkeepStore upkeep) {
+    JobController(
+            Frames frames,
+            JobEditor editor,
+            JournalStore journal,
+            RevisionStore revisions,
+            UpkeepStore upkeep,
+            Clock clock) {
         this.frames = frames;
         this.editor = editor;
         this.journal = journal;
         this.revisions = revisions;
         this.upkeep = upkeep;
+        this.clock = clock;
     }
 
     @GetMapping("/jobs/{job}")
@@ -70,6 +80,15 @@ class JobController {
                 .contentType(MediaType.APPLICATION_JSON)
                 .header("Content-Disposition", "attachment; filename=\"taxon-job-" + job + ".json\"")
                 .body(JobJson.print(frames.state(job).plan()));
+    }
+
+    /** The rig as it is now, as a scene that other programs read, with the files of its types. */
+    @GetMapping("/jobs/{job}/scene.mvr")
+    ResponseEntity<byte[]> scene(@PathVariable int job) {
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_OCTET_STREAM)
+                .header("Content-Disposition", "attachment; filename=\"taxon-job-" + job + ".mvr\"")
+                .body(MvrWriter.write(frames.state(job).plan(), clock.instant()));
     }
 
     @GetMapping("/schema/taxon-job-1.schema.json")

@@ -151,7 +151,7 @@ class JourneyTest {
     @Test
     @Order(6)
     void anAddressIsTypedAnOverlapIsFoundAndItsRemedyPressed() {
-        browser.press("/");
+        browser.pressForJotLine();
         browser.press("205", Keys.ENTER);
         browser.see("#card-id", "205");
         browser.type("#address-1", "2.513");

@@ -43,6 +43,10 @@ class PagesTest {
             "/jobs/1/network",
             "/jobs/1/boxes/1",
             "/jobs/1/network/universes/2",
+            "/jobs/1/lines",
+            "/jobs/1/lines/1",
+            "/jobs/1/wireless",
+            "/jobs/1/simulated-rig",
             "/jobs/1/paperwork/by-universe",
             "/jobs/1/checks?standing=stale",
             "/jobs/1/handover",
@@ -88,6 +92,8 @@ class PagesTest {
                         "/jobs/1/network",
                         "/jobs/1/boxes/1",
                         "/jobs/1/network/universes/2",
+                        "/jobs/1/lines",
+                        "/jobs/1/wireless",
                         "/jobs/1/checks?standing=stale",
                         "/jobs/1/findings")
                 .forEach(PagesTest::check);
@@ -95,6 +101,7 @@ class PagesTest {
 
     private static void check(String page) {
         browser.open(server.url() + page);
+        browser.until("still loading", () -> browser.count("#grid:not(.live), .drawing.later, .htmx-request") == 0);
         // As tall as the page: what the tally covers for the moment is no smaller target, one scrolls.
         Long height = (Long) browser.script("return document.documentElement.scrollHeight");
         browser.size(1280, height.intValue() + 100);
@@ -102,7 +109,7 @@ class PagesTest {
         browser.size(1280, 800);
         assertThat(browser.requests())
                 .as(page)
-                .allMatch(u -> u.startsWith(server.url()) || u.startsWith("data:") || u.startsWith("chrome:"));
+                .allMatch(u -> u.startsWith(server.url()) || u.startsWith("data:") || u.startsWith("chrome"));
         assertThat(browser.complaints())
                 .as(page)
                 .filteredOn(c -> !c.contains("status of 404") && !isStreamThatEnded(c))
@@ -138,7 +145,7 @@ class PagesTest {
     @Order(4)
     void theKeyboardFindsChoosesAndUndoes() {
         browser.open(server.url() + "/jobs/1/addresses");
-        browser.press("/");
+        browser.pressForJotLine();
         browser.press("2.73", Keys.ENTER);
         browser.see("#card-id", "203");
         browser.press("nothing like it", Keys.ENTER);

@@ -175,7 +175,7 @@ class RigHandsBrowserTest {
         browser.open(job() + "rig");
         browser.focus("#grid table");
         browser.open(job() + "addresses");
-        browser.press("/");
+        browser.pressForJotLine();
         browser.press("add 4 tern");
         browser.see("#jot-told", "Next: in which mode");
         browser.press(Keys.TAB);
@@ -186,7 +186,7 @@ class RigHandsBrowserTest {
         browser.press(Keys.ENTER);
         browser.see(".told", "4 × Fernglass Tern added.");
         browser.see(".card .id", "4");
-        browser.press("/");
+        browser.pressForJotLine();
         browser.press("move 401 to");
         browser.see("#jot-told", "Next: to which position");
         browser.press(Keys.ENTER);

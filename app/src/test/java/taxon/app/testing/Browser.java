@@ -171,6 +171,14 @@ public final class Browser implements AutoCloseable {
         new Actions(driver).sendKeys(keys).perform();
     }
 
+    /** Comes to the jot line by its key, as soon as the page listens to keys; in an empty jot line the key does nothing. */
+    public void pressForJotLine() {
+        until("the jot line is not come to", () -> {
+            press("/");
+            return "jot".equals(script("return document.activeElement.id"));
+        });
+    }
+
     public void pressWith(Keys modifier, CharSequence key) {
         new Actions(driver).keyDown(modifier).sendKeys(key).keyUp(modifier).perform();
     }

@@ -67,6 +67,19 @@ public final class Http {
         who = name;
     }
 
+    /**
+     * Posts to job 1 on its newest version.
+     *
+     * @param path behind the job: "/boxes"
+     */
+    public Answer edit(String path, Object... fields) {
+        Object[] all = new Object[fields.length + 2];
+        all[0] = "version";
+        all[1] = version(1);
+        System.arraycopy(fields, 0, all, 2, fields.length);
+        return post("/jobs/1" + path, all);
+    }
+
     public long version(int job) {
         return version("/jobs/" + job);
     }

@@ -9,8 +9,9 @@ final class RadioFindingText {
 
     static String sentence(RadioGrounds grounds) {
         if (grounds instanceof RadioGrounds.SentByNone s) {
-            return Listed.of(s.receivers()) + verb(s.receivers(), " hears", " hear")
-                    + " by radio, and no transmitter sends " + universes(s.wanted()) + ".";
+            return Listed.of(s.receivers()) + verb(s.receivers(), " hears", " hear") + " by radio, and "
+                    + (s.wanted().size() == 1 ? "no transmitter sends " : "no one channel of a transmitter sends ")
+                    + universes(s.wanted()) + ".";
         }
         if (grounds instanceof RadioGrounds.Elsewhere e) {
             return Listed.of(e.receivers()) + verb(e.receivers(), " is", " are") + " linked to " + e.channel()

@@ -71,6 +71,16 @@ public record BoxFacts(
         return new BoxFacts(mostUniverses, shows, reaches, Optional.empty(), megabits, snooping, passesRdm, note);
     }
 
+    /** The same cabled or linked to a port. */
+    public BoxFacts reaching(PortRef port) {
+        return new BoxFacts(mostUniverses, shows, Optional.of(port), fixture, megabits, snooping, passesRdm, note);
+    }
+
+    /** The same that is a fixture, or is fitted to it. */
+    public BoxFacts being(FixtureKey unit) {
+        return new BoxFacts(mostUniverses, shows, reaches, Optional.of(unit), megabits, snooping, passesRdm, note);
+    }
+
     /** The same that takes at most so many universes. */
     public BoxFacts taking(int universes) {
         return new BoxFacts(Optional.of(universes), shows, reaches, fixture, megabits, snooping, passesRdm, note);

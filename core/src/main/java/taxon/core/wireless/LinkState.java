@@ -4,9 +4,9 @@ package taxon.core.wireless;
 public enum LinkState {
     /** It has no universe yet, and no link that could be wrong. */
     NOTHING_TO_HEAR("no universe yet"),
-    /** No transmitter sends what it is to hear. */
-    NO_CHANNEL("no transmitter sends it"),
-    /** A transmitter sends it, and nobody has linked the receiver. */
+    /** No channel of a transmitter sends all of what it is to hear. */
+    NO_CHANNEL("no channel sends it"),
+    /** A channel sends it, and nobody has linked the receiver. */
     NEVER_LINKED("to be linked"),
     /** Its link does not hold any more. */
     LOST("to be linked anew"),

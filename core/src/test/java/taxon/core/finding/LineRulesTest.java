@@ -194,16 +194,7 @@ class LineRulesTest {
     void aUnitThatHearsTheNetworkItselfNeedsNoLine() {
         Plan plan = rig(PLAIN, 2);
         Box own = Box.node(7, "102 itself", Ipv4.of(10, 0, 0, 7), 1).as(BoxKind.UNIT);
-        BoxFacts none = BoxFacts.NONE;
-        Box fitted = own.with(new BoxFacts(
-                none.mostUniverses(),
-                none.shows(),
-                none.reaches(),
-                Optional.of(fixture(plan, 102).key()),
-                none.megabits(),
-                none.snooping(),
-                true,
-                ""));
+        Box fitted = own.with(BoxFacts.NONE.being(fixture(plan, 102).key()));
         assertThat(found(lined(plan.with(fitted), 1, 1, 101), Rule.ON_NO_LINE)).isEmpty();
     }
 

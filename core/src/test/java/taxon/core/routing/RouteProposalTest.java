@@ -320,23 +320,12 @@ class RouteProposalTest {
     @Test
     void aUnitOnTheNetworkGetsItsUniverseItself() {
         Plan plan = rig(0);
-        Box own = node(7, 1, 1).as(BoxKind.UNIT).with(fitted(plan));
+        Box own = node(7, 1, 1)
+                .as(BoxKind.UNIT)
+                .with(BoxFacts.NONE.being(plan.fixtures().get(0).key()));
         Plan routed = applied(
                 RouteProposal.of(plan.with(List.of(own, node(1, 4, 1))), FEWEST),
                 plan.with(List.of(own, node(1, 4, 1))));
         assertThat(port(routed, 1)).isEqualTo("7/1");
-    }
-
-    private static BoxFacts fitted(Plan plan) {
-        BoxFacts none = BoxFacts.NONE;
-        return new BoxFacts(
-                none.mostUniverses(),
-                none.shows(),
-                none.reaches(),
-                Optional.of(plan.fixtures().get(0).key()),
-                none.megabits(),
-                none.snooping(),
-                none.passesRdm(),
-                none.note());
     }
 }

@@ -88,8 +88,8 @@ public final class Rigs {
     }
 
     /** One block, reached so. */
-    public static FixtureType typeReachedBy(Facts.Reach reach, String name, int footprint) {
-        FixtureType made = type(name, footprint);
+    public static FixtureType typeReachedBy(Facts.Reach reach, String name, int... footprints) {
+        FixtureType made = type(name, footprints);
         return FixtureType.of(made.id(), made.maker(), name, name, Facts.of(Facts.Hazard.NONE, reach), made.modes());
     }
 

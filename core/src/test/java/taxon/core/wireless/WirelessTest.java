@@ -166,7 +166,7 @@ class WirelessTest {
                 Rigs.add(Rigs.empty(), Rigs.type("par", 8), 2, Optional.of(101), Optional.of(StartAddress.of(7, 1)));
         Box receiver = Box.node(6, "Tower receiver", Ipv4.of(10, 0, 0, 6), 1)
                 .as(BoxKind.RECEIVER)
-                .with(reaching(SECOND));
+                .with(BoxFacts.NONE.reaching(SECOND));
         plan = plan.with(List.of(
                 Box.node(5, "Dock radio", Ipv4.of(10, 0, 0, 5), 2).as(BoxKind.TRANSMITTER),
                 receiver,
@@ -189,19 +189,6 @@ class WirelessTest {
                         plan.fixtures().get(1),
                         UnitWays.of(plan, plan.fixtures().get(1)).get(0)))
                 .startsWith("universe 7 → sACN 7 → Dock radio port 2 → Tower receiver port 1 → line Tower, 2nd of 2");
-    }
-
-    private static BoxFacts reaching(PortRef port) {
-        BoxFacts none = BoxFacts.NONE;
-        return new BoxFacts(
-                none.mostUniverses(),
-                none.shows(),
-                Optional.of(port),
-                none.fixture(),
-                none.megabits(),
-                none.snooping(),
-                none.passesRdm(),
-                none.note());
     }
 
     @Test
@@ -255,5 +242,22 @@ class WirelessTest {
         assertThat(done(plan, LinkEdits.forget(List.of(unit(plan, 0)))).radioLinks())
                 .hasSize(2);
         assertThat(done(rig(), LinkEdits.forget(all(plan)))).isEqualTo(rig());
+    }
+
+    /** A receiver belongs to one channel: what two send apart it cannot hear, though a transmitter sends each. */
+    @Test
+    void aUnitOnTwoUniversesNeedsOneChannelThatSendsBoth() {
+        Plan plan = Rigs.add(
+                Rigs.empty(),
+                Rigs.typeReachedBy(Reach.WIRELESS, "uplight", 8, 4),
+                1,
+                Optional.of(901),
+                Optional.of(StartAddress.of(7, 1)));
+        Fixture unit = plan.fixtures().get(0);
+        plan = plan.with(Box.node(5, "Dock radio", Ipv4.of(10, 0, 0, 5), 2).as(BoxKind.TRANSMITTER))
+                .with(unit.withAddresses(new TreeMap<>(Map.of(1, StartAddress.of(7, 1), 2, StartAddress.of(8, 1)))));
+        plan = sent(sent(plan, 7, FIRST), 8, SECOND);
+        assertThat(found(plan, Rule.SENT_BY_NO_RADIO))
+                .containsExactly("901 hears by radio, and no one channel of a transmitter sends universes 7 and 8.");
     }
 }

@@ -51,6 +51,11 @@ public final class GdtfWriter {
         return archive(description, FactsFile.write(type, writer.names.changed()));
     }
 
+    /** What a mode is called in the file of its type: a link separates names by dots, so that no name holds one. */
+    public static String modeName(FixtureType type, Mode mode) {
+        return new WrittenNames(type).mode(mode);
+    }
+
     private static byte[] archive(byte[] description, byte[] facts) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(out)) {

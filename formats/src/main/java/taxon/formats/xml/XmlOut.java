@@ -31,6 +31,19 @@ public final class XmlOut {
         return element(name, true, attributes);
     }
 
+    /** An element that holds a text, on one line. */
+    public XmlOut text(String name, String text, Object... attributes) {
+        element(name, false, attributes);
+        try {
+            writer.writeCharacters(legal(text));
+            writer.writeEndElement();
+            depth--;
+            return this;
+        } catch (XMLStreamException e) {
+            throw new IllegalStateException("XML can always be written to memory", e);
+        }
+    }
+
     private XmlOut element(String name, boolean leaf, Object... attributes) {
         try {
             writer.writeCharacters("\n" + "  ".repeat(depth));
