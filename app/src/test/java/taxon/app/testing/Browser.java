@@ -73,10 +73,16 @@ public final class Browser implements AutoCloseable {
                     .build();
             Browser browser = new Browser(new ChromeDriver(service, options), downloads);
             browser.size(1280, 800);
+            browser.focusAlways();
             return browser;
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** A page without a window is not in focus by itself, and what is not in focus may miss a key. */
+    private void focusAlways() {
+        driver.executeCdpCommand("Emulation.setFocusEmulationEnabled", Map.of("enabled", true));
     }
 
     /** Sets the size of the page itself, not of the window. */
