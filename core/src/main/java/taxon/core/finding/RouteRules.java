@@ -25,14 +25,13 @@ import taxon.core.routing.Means;
 final class RouteRules {
     private final SlotIndex index;
     private final Plan plan;
-    private final Hearers hearers;
+    private Optional<Hearers> hearers = Optional.empty();
     private final Optional<PortRef> freePort;
     private final Optional<PortRef> freeChannel;
 
     RouteRules(SlotIndex index) {
         this.index = index;
         plan = index.plan();
-        hearers = Hearers.of(plan);
         freePort = free(b -> b.kind() == BoxKind.NODE);
         freeChannel = free(b -> b.kind() == BoxKind.TRANSMITTER && b.card().isPresent());
     }
@@ -76,11 +75,20 @@ final class RouteRules {
                 Optional.of(remedy(universe)));
     }
 
+    /** Found out only where some universe is routed nowhere. */
+    private Hearers hearers() {
+        if (hearers.isEmpty()) {
+            hearers = Optional.of(Hearers.of(plan));
+        }
+        return hearers.get();
+    }
+
     private Remedy remedy(UniverseNumber universe) {
         Optional<SacnUniverse> counted = plan.sheet().counting().sacn(universe);
-        Optional<PortRef> free = hearers.isOnly(Means.CABLE, universe)
+        Hearers by = hearers();
+        Optional<PortRef> free = by.isOnly(Means.CABLE, universe)
                 ? freePort
-                : hearers.isOnly(Means.AIR, universe) ? freeChannel : Optional.empty();
+                : by.isOnly(Means.AIR, universe) ? freeChannel : Optional.empty();
         return free.flatMap(port -> counted.<Remedy>map(number -> new Remedy.Apply(
                         "Carry it as streaming ACN " + number + " to " + NetworkText.port(plan, port),
                         NetworkEdits.route(plan.universe(universe).with(List.of(new Route.Sacn(number, port)))))))
