@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
 import org.openqa.selenium.Keys;
 import taxon.app.testing.Browser;
+import taxon.app.testing.Http;
 import taxon.app.testing.TaxonServer;
 
 /** The drawing of the network worked on directly: universes to other ports, units to other places, with pointer and keys. */
@@ -109,5 +110,20 @@ class LinesBrowserTest {
         assertThat(browser.count(".net-cable.onway")).isEqualTo(2);
         assertThat(browser.complaints()).isEmpty();
         assertThat(browser.accessibilityFaults()).isEmpty();
+    }
+
+    @Test
+    @Order(9)
+    void aUnitIsDraggedToAnotherLineOfItsUniverse() {
+        Http http = server.http();
+        http.edit("/universes/2/ways", "protocol", "sacn", "outlet", "2/4");
+        int line = http.get("/jobs/1/lines").json().path("lines").size() + 1;
+        http.edit("/lines", "name", "B2", "outlet", "2/4");
+        String first = stops(2).get(0);
+        browser.open(server.url() + "/jobs/1/network");
+        browser.dragTo("[data-line='2'] [data-place='1']", "[data-outlet='2/4'] rect");
+        browser.see("#network-told", "is plugged into line " + line);
+        assertThat(stops(line)).containsExactly(first);
+        assertThat(stops(2)).doesNotContain(first);
     }
 }
