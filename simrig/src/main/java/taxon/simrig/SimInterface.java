@@ -55,10 +55,6 @@ public final class SimInterface implements AutoCloseable {
         return socket.getLocalPort();
     }
 
-    public String name() {
-        return self.name();
-    }
-
     /** What was sent to an output last, counted from 1; empty where nothing was. */
     public Optional<Bytes> levels(int output) {
         return Optional.ofNullable(levels.get(output));

@@ -1,19 +1,16 @@
 package taxon.formats.bundle;
 
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.HexFormat;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
 import taxon.formats.json.Json;
+import taxon.formats.zip.ArchiveOut;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
@@ -33,24 +30,9 @@ public record Bundle(String job, String revision, Instant frozenAt, Map<String, 
 
     /** One ZIP with all files in the order of their names, the manifest last. */
     public byte[] zip() {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(bytes, StandardCharsets.UTF_8)) {
-            for (Map.Entry<String, byte[]> file : files.entrySet()) {
-                write(zip, file.getKey(), file.getValue());
-            }
-            write(zip, MANIFEST, manifest().getBytes(StandardCharsets.UTF_8));
-        } catch (IOException e) {
-            throw new UncheckedIOException("memory does not fail", e);
-        }
-        return bytes.toByteArray();
-    }
-
-    private void write(ZipOutputStream zip, String name, byte[] content) throws IOException {
-        ZipEntry entry = new ZipEntry(name);
-        entry.setTimeLocal(frozenAt.atOffset(ZoneOffset.UTC).toLocalDateTime());
-        zip.putNextEntry(entry);
-        zip.write(content);
-        zip.closeEntry();
+        Map<String, byte[]> content = new LinkedHashMap<>(files);
+        content.put(MANIFEST, manifest().getBytes(StandardCharsets.UTF_8));
+        return ArchiveOut.of(content, frozenAt.atOffset(ZoneOffset.UTC).toLocalDateTime());
     }
 
     private String manifest() {

@@ -1,19 +1,15 @@
 package taxon.formats.gdtf;
 
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.time.Instant;
-import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Stream;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
 import taxon.core.fixture.Attribute;
 import taxon.core.fixture.AttributeBook;
 import taxon.core.fixture.ChannelFunction;
@@ -23,6 +19,7 @@ import taxon.core.fixture.RemoteManagement;
 import taxon.core.fixture.RemoteManagement.Software;
 import taxon.formats.gdtf.ModePlan.Template;
 import taxon.formats.xml.XmlOut;
+import taxon.formats.zip.ArchiveOut;
 
 /**
  * Writes a type as a GDTF file of version 1.2 (DIN SPEC 15800, from memory). {@link GdtfReader} reads the same type back. The
@@ -57,22 +54,10 @@ public final class GdtfWriter {
     }
 
     private static byte[] archive(byte[] description, byte[] facts) {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(out)) {
-            put(zip, "description.xml", description);
-            put(zip, FactsFile.NAME, facts);
-        } catch (IOException e) {
-            throw new UncheckedIOException("an archive can always be written to memory", e);
-        }
-        return out.toByteArray();
-    }
-
-    private static void put(ZipOutputStream zip, String name, byte[] bytes) throws IOException {
-        ZipEntry entry = new ZipEntry(name);
-        entry.setTimeLocal(LocalDateTime.of(1980, 1, 1, 0, 0));
-        zip.putNextEntry(entry);
-        zip.write(bytes);
-        zip.closeEntry();
+        Map<String, byte[]> files = new LinkedHashMap<>();
+        files.put("description.xml", description);
+        files.put(FactsFile.NAME, facts);
+        return ArchiveOut.of(files, ArchiveOut.NO_TIME);
     }
 
     private byte[] description() {

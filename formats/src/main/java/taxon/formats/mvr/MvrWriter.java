@@ -1,11 +1,7 @@
 package taxon.formats.mvr;
 
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
-import java.time.LocalDateTime;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -15,8 +11,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
 import taxon.core.cable.CableWay;
 import taxon.core.cable.Spot;
 import taxon.core.dmx.Slot;
@@ -33,6 +27,7 @@ import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
 import taxon.formats.gdtf.GdtfWriter;
 import taxon.formats.xml.XmlOut;
+import taxon.formats.zip.ArchiveOut;
 
 /**
  * Writes the rig as an MVR scene of version 1.6 (DIN SPEC 15801, from memory) with the GDTF file of each type that it uses and of
@@ -70,27 +65,14 @@ public final class MvrWriter {
     /** @param at when the file is made, for the revisions of its types */
     public static byte[] write(Plan plan, Instant at) {
         MvrWriter writer = new MvrWriter(plan);
-        byte[] scene = writer.scene();
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(out)) {
-            put(zip, "GeneralSceneDescription.xml", scene);
-            for (Map.Entry<FixtureType, String> file : writer.files.entrySet()) {
-                if (!file.getKey().modes().isEmpty()) {
-                    put(zip, file.getValue(), GdtfWriter.write(file.getKey(), at));
-                }
+        Map<String, byte[]> content = new LinkedHashMap<>();
+        content.put("GeneralSceneDescription.xml", writer.scene());
+        writer.files.forEach((type, name) -> {
+            if (!type.modes().isEmpty()) {
+                content.put(name, GdtfWriter.write(type, at));
             }
-        } catch (IOException e) {
-            throw new UncheckedIOException("an archive can always be written to memory", e);
-        }
-        return out.toByteArray();
-    }
-
-    private static void put(ZipOutputStream zip, String name, byte[] bytes) throws IOException {
-        ZipEntry entry = new ZipEntry(name);
-        entry.setTimeLocal(LocalDateTime.of(1980, 1, 1, 0, 0));
-        zip.putNextEntry(entry);
-        zip.write(bytes);
-        zip.closeEntry();
+        });
+        return ArchiveOut.of(content, ArchiveOut.NO_TIME);
     }
 
     /** "maker@type.gdtf", underscores for what a name of a file cannot hold; of two alike the second gets a number. */
