@@ -10,9 +10,11 @@ import taxon.app.proposals.ProposalDesk;
 import taxon.app.store.ProposalStore.StoredProposal;
 import taxon.core.network.RouteWords;
 import taxon.core.packing.Effort;
+import taxon.core.rig.Box;
 import taxon.core.rig.NetworkText;
 import taxon.core.rig.Plan;
 import taxon.core.routing.RouteProposal;
+import taxon.core.routing.RouteProposal.Choice;
 import taxon.core.routing.RouteWish;
 import taxon.core.routing.RouteWish.Aim;
 import taxon.core.routing.RouteWish.Protocol;
@@ -31,9 +33,17 @@ class RoutesKind implements NetworkKind<RouteProposal> {
      * A universe and its port, in words.
      *
      * @param far "12.4 m", to its nearest unit; says so where that cannot be reckoned
+     * @param why why it goes to that box; empty where nothing needs to be said
      */
     record Line(
-            int universe, String label, String before, String outlet, String outletWords, String carried, String far) {
+            int universe,
+            String label,
+            String before,
+            String outlet,
+            String outletWords,
+            String carried,
+            String far,
+            String why) {
         static Line of(Plan plan, RouteProposal.Move move) {
             return new Line(
                     move.universe().number().number(),
@@ -44,7 +54,8 @@ class RoutesKind implements NetworkKind<RouteProposal> {
                     UniverseLine.outletOf(move.route().port()),
                     NetworkText.port(plan, move.route().port()),
                     RouteWords.carried(move.route()),
-                    distance(move));
+                    distance(move),
+                    reason(move.choice()));
         }
     }
 
@@ -53,6 +64,16 @@ class RoutesKind implements NetworkKind<RouteProposal> {
             case AIR -> "by radio";
             case OWN -> "the unit itself";
             case CABLE -> move.metres().map(RoutesKind::metres).orElse("not reckoned: a place is not said");
+        };
+    }
+
+    private static String reason(Choice choice) {
+        String nearer = choice.nearer().map(Box::name).orElse("");
+        return switch (choice.reason()) {
+            case NEAREST -> "no box is nearer";
+            case NEARER_IS_FULL -> nearer + " is nearer, and full";
+            case NEARER_IS_SPARED -> nearer + " is nearer, and not among the fewest boxes";
+            case NOT_RECKONED, HEARD_THERE -> "";
         };
     }
 
@@ -141,7 +162,8 @@ class RoutesKind implements NetworkKind<RouteProposal> {
                         .put("before", m.before())
                         .put("outlet", m.outlet())
                         .put("carried", m.carried())
-                        .put("toNearestUnit", m.far()));
+                        .put("toNearestUnit", m.far())
+                        .put("why", m.why()));
         ArrayNode left = body.putArray("left");
         view.left().forEach(left::add);
         return body;

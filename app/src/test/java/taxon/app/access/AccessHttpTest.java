@@ -11,7 +11,6 @@ import java.net.http.HttpRequest.BodyPublishers;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -204,17 +203,22 @@ class AccessHttpTest {
 
     @Test
     void scriptsAndStylesAreKeptForGoodUnderAddressesThatChangeWithThem() {
-        Matcher style = Pattern.compile("href=\"(/[0-9a-f]{12})/taxon.css\"")
-                .matcher(http.page("/").text());
-        assertThat(style.find()).isTrue();
-        String mark = style.group(1);
-        for (String file :
-                List.of("/taxon.css", "/js/page.js", "/js/svg.js", "/webjars/htmx.org/2.0.10/dist/htmx.min.js")) {
-            Answer kept = http.get(mark + file);
+        List<String> named = Pattern.compile("(?:href|src)=\"(/(?:assets|webjars)/[^\"]+)\"")
+                .matcher(http.page("/").text())
+                .results()
+                .map(m -> m.group(1))
+                .toList();
+        assertThat(named).hasSizeGreaterThan(5).allMatch(f -> f.matches("/(assets|webjars)/[0-9a-f]{12}/.+"));
+        String folder = named.get(0).substring(0, "/assets/0123456789ab".length());
+        List<String> all = new ArrayList<>(named);
+        all.add(folder + "/js/svg.js");
+        all.add(folder + "/fonts/newsreader-latin-wght-normal.woff2");
+        for (String file : all) {
+            Answer kept = http.get(file);
             assertThat(kept.status()).as(file).isEqualTo(200);
             assertThat(kept.response().headers().firstValue("Cache-Control").orElse(""))
                     .contains("max-age=31536000");
         }
-        assertThat(http.get("/0123456789ab/taxon.css").status()).isEqualTo(404);
+        assertThat(http.get("/assets/0123456789ab/taxon.css").status()).isEqualTo(404);
     }
 }

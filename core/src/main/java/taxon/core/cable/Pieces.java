@@ -32,6 +32,12 @@ public record Pieces(List<Length> lengths) {
         Length longest = stock.stream().max(Length::compareTo).orElseThrow();
         long most = longest.micrometres() / STEP;
         long steps = Math.max(1, (needed.micrometres() + STEP - 1) / STEP);
+        if (steps <= most) {
+            return new Pieces(List.of(stock.stream()
+                    .filter(l -> l.micrometres() / STEP >= steps)
+                    .min(Length::compareTo)
+                    .orElseThrow()));
+        }
         int count = Math.toIntExact((steps + most - 1) / most);
         int spare = Math.toIntExact(count * most - steps);
         return new Pieces(shortened(longest, stock, count, spare));

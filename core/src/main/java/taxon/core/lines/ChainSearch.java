@@ -1,8 +1,8 @@
 package taxon.core.lines;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 import taxon.core.lines.Chains.Chain;
 
 /**
@@ -13,14 +13,31 @@ final class ChainSearch {
     private static final int MOVED_AT_ONCE = 3;
 
     private final ChainTask task;
-    private final List<Chain> chains;
+    private final int mostUnits;
+
+    /** By chain: its feed, the way from there to each unit, and its units in the order of the cable. */
+    private final int[] feed;
+
+    private final int[][] fromFeed;
+    private final int[][] units;
+
+    /** When each chain was changed last and each pair was looked at last, as counts of steps: what is as it was is not looked at again. */
+    private final long[] changed;
+
+    private final long[][] looked;
+    private long steps;
     private long work;
 
     /** @param work about how many steps are looked at, at most */
     ChainSearch(ChainTask task, List<Chain> chains, long work) {
         this.task = task;
-        this.chains = new ArrayList<>(chains);
         this.work = work;
+        mostUnits = task.limits().units();
+        feed = chains.stream().mapToInt(Chain::feed).toArray();
+        fromFeed = chains.stream().map(c -> task.feeds().get(c.feed()).to()).toArray(int[][]::new);
+        units = chains.stream().map(Chain::units).toArray(int[][]::new);
+        changed = new long[units.length];
+        looked = new long[units.length][units.length];
     }
 
     /** Until nothing betters it, or the work is done. */
@@ -28,18 +45,32 @@ final class ChainSearch {
         boolean better = true;
         while (better && work > 0) {
             better = false;
-            for (int a = 0; a < chains.size() && work > 0; a++) {
-                better |= turns(a);
-                for (int b = 0; b < chains.size() && work > 0; b++) {
-                    better |= moves(a, b);
-                    if (a < b) {
-                        better |= swaps(a, b);
-                        better |= ends(a, b);
-                    }
+            for (int a = 0; a < units.length && work > 0; a++) {
+                for (int b = 0; b < units.length && work > 0; b++) {
+                    better |= isNew(a, b) && look(a, b);
                 }
             }
         }
-        return List.copyOf(chains);
+        return IntStream.range(0, units.length).mapToObj(this::chain).toList();
+    }
+
+    private Chain chain(int chain) {
+        return new Chain(feed[chain], units[chain]);
+    }
+
+    private boolean isNew(int a, int b) {
+        return Math.max(changed[a], changed[b]) >= looked[a][b];
+    }
+
+    private boolean look(int a, int b) {
+        looked[a][b] = ++steps;
+        boolean better = a == b && turns(a);
+        better |= moves(a, b);
+        if (a < b) {
+            better |= swaps(a, b);
+            better |= ends(a, b);
+        }
+        return better;
     }
 
     static int[] turned(int[] units) {
@@ -52,31 +83,30 @@ final class ChainSearch {
 
     /** The way into a place of a chain that is being looked at; before the first unit its feed is. */
     private long leg(int chain, int before, int unit) {
-        Chain c = chains.get(chain);
-        return before < 0 ? task.feeds().get(c.feed()).to()[unit] : task.on(c.units()[before], unit);
+        return before < 0 ? fromFeed[chain][unit] : task.on(units[chain][before], unit);
     }
 
     /** The way out of a unit to what stands at a place; none behind the end. */
     private long out(int chain, int unit, int place) {
-        int[] units = chains.get(chain).units();
-        return place >= units.length ? 0 : task.on(unit, units[place]);
+        int[] there = units[chain];
+        return place >= there.length ? 0 : task.on(unit, there[place]);
     }
 
     private boolean turns(int a) {
         boolean better = false;
-        int length = chains.get(a).units().length;
+        int length = units[a].length;
         for (int i = 0; i < length - 1; i++) {
             for (int j = i + 1; j < length; j++) {
                 work--;
-                int[] u = chains.get(a).units();
+                int[] u = units[a];
                 long before = leg(a, i - 1, u[i]) + out(a, u[j], j + 1);
                 long after = leg(a, i - 1, u[j]) + out(a, u[i], j + 1);
                 if (after < before) {
-                    int[] changed = u.clone();
+                    int[] then = u.clone();
                     for (int k = i; k <= j; k++) {
-                        changed[k] = u[i + j - k];
+                        then[k] = u[i + j - k];
                     }
-                    better |= accept(a, changed);
+                    better |= accept(a, then);
                 }
             }
         }
@@ -86,10 +116,10 @@ final class ChainSearch {
     private boolean moves(int a, int b) {
         boolean better = false;
         for (int many = 1; many <= MOVED_AT_ONCE; many++) {
-            for (int i = 0; i + many <= chains.get(a).units().length; i++) {
-                for (int j = 0; j <= chains.get(b).units().length; j++) {
+            for (int i = 0; i + many <= units[a].length; i++) {
+                for (int j = 0; j <= units[b].length; j++) {
                     work--;
-                    better |= i + many <= chains.get(a).units().length
+                    better |= i + many <= units[a].length
                             && (a == b ? movesWithin(a, i, many, j) : movesTo(a, i, many, b, j));
                 }
             }
@@ -98,7 +128,7 @@ final class ChainSearch {
     }
 
     private boolean movesWithin(int a, int i, int many, int j) {
-        int[] u = chains.get(a).units();
+        int[] u = units[a];
         if (j >= i && j <= i + many) {
             return false;
         }
@@ -118,9 +148,9 @@ final class ChainSearch {
     }
 
     private boolean movesTo(int a, int i, int many, int b, int j) {
-        int[] u = chains.get(a).units();
-        int[] v = chains.get(b).units();
-        if (many == u.length || v.length + many > task.limits().units()) {
+        int[] u = units[a];
+        int[] v = units[b];
+        if (many == u.length || v.length + many > mostUnits) {
             return false;
         }
         int first = u[i];
@@ -144,11 +174,11 @@ final class ChainSearch {
 
     private boolean swaps(int a, int b) {
         boolean better = false;
-        for (int i = 0; i < chains.get(a).units().length; i++) {
-            for (int j = 0; j < chains.get(b).units().length; j++) {
+        for (int i = 0; i < units[a].length; i++) {
+            for (int j = 0; j < units[b].length; j++) {
                 work--;
-                int[] u = chains.get(a).units();
-                int[] v = chains.get(b).units();
+                int[] u = units[a];
+                int[] v = units[b];
                 long before = leg(a, i - 1, u[i]) + out(a, u[i], i + 1) + leg(b, j - 1, v[j]) + out(b, v[j], j + 1);
                 long after = leg(a, i - 1, v[j]) + out(a, v[j], i + 1) + leg(b, j - 1, u[i]) + out(b, u[i], j + 1);
                 if (after < before) {
@@ -165,11 +195,11 @@ final class ChainSearch {
 
     private boolean ends(int a, int b) {
         boolean better = false;
-        for (int i = 0; i <= chains.get(a).units().length; i++) {
-            for (int j = 0; j <= chains.get(b).units().length; j++) {
+        for (int i = 0; i <= units[a].length; i++) {
+            for (int j = 0; j <= units[b].length; j++) {
                 work--;
-                int[] u = chains.get(a).units();
-                int[] v = chains.get(b).units();
+                int[] u = units[a];
+                int[] v = units[b];
                 if (i > u.length || j > v.length || i + v.length - j == 0 || j + u.length - i == 0) {
                     continue;
                 }
@@ -185,26 +215,31 @@ final class ChainSearch {
         return better;
     }
 
-    private boolean accept(int a, int[] units) {
-        Chain changed = new Chain(chains.get(a).feed(), units);
-        if (!task.bears(changed) || task.cost(changed) >= task.cost(chains.get(a))) {
+    private boolean accept(int a, int[] then) {
+        Chain one = new Chain(feed[a], then);
+        if (!task.bears(one) || task.cost(one) >= task.cost(chain(a))) {
             return false;
         }
-        chains.set(a, changed);
+        set(a, then);
         return true;
     }
 
-    private boolean accept(int a, int[] units, int b, int[] others) {
-        Chain one = new Chain(chains.get(a).feed(), units);
-        Chain other = new Chain(chains.get(b).feed(), others);
+    private boolean accept(int a, int[] then, int b, int[] others) {
+        Chain one = new Chain(feed[a], then);
+        Chain other = new Chain(feed[b], others);
         if (!task.bears(one)
                 || !task.bears(other)
-                || task.cost(one) + task.cost(other) >= task.cost(chains.get(a)) + task.cost(chains.get(b))) {
+                || task.cost(one) + task.cost(other) >= task.cost(chain(a)) + task.cost(chain(b))) {
             return false;
         }
-        chains.set(a, one);
-        chains.set(b, other);
+        set(a, then);
+        set(b, others);
         return true;
+    }
+
+    private void set(int chain, int[] then) {
+        units[chain] = then;
+        changed[chain] = ++steps;
     }
 
     private static int[] without(int[] units, int from, int many) {

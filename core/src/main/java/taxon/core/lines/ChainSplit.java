@@ -14,6 +14,8 @@ final class ChainSplit {
     /** Ways to use up the feeds that are told apart; beyond it the roomiest are taken to have less room than they have. */
     private static final int MOST_STATES = 256;
 
+    private static final int FEW = 3;
+
     private static final long NONE = Long.MAX_VALUE / 4;
 
     private final ChainTask task;
@@ -21,6 +23,10 @@ final class ChainSplit {
     private final int[] room;
     private final int[] weight;
     private final int states;
+
+    /** By feed and state: how many lines begin there. */
+    private final int[][] used;
+
     private final boolean complete;
     private final long[][] cost;
     private final int[][] cut;
@@ -29,11 +35,12 @@ final class ChainSplit {
     /** The units from one place of the order up to another. */
     private record Segment(int from, int to, long forward, long back) {}
 
-    private ChainSplit(ChainTask task, int[] order) {
+    /** @param mostLines from one feed, where more of them are not asked for */
+    private ChainSplit(ChainTask task, int[] order, int mostLines) {
         this.task = task;
         this.order = order;
         room = task.feeds().stream()
-                .mapToInt(f -> Math.min(f.lines(), order.length))
+                .mapToInt(f -> Math.min(f.lines(), mostLines))
                 .toArray();
         complete = narrow(room);
         weight = new int[room.length];
@@ -43,6 +50,12 @@ final class ChainSplit {
             product *= room[f] + 1;
         }
         states = product;
+        used = new int[room.length][states];
+        for (int f = 0; f < room.length; f++) {
+            for (int state = 0; state < states; state++) {
+                used[f][state] = state / weight[f] % (room[f] + 1);
+            }
+        }
         cost = new long[order.length + 1][states];
         cut = new int[order.length + 1][states];
         taken = new int[order.length + 1][states];
@@ -72,9 +85,27 @@ final class ChainSplit {
      * @return empty where no cut keeps within the limits; its bounds hold of cuts of this very order, where all were tried
      */
     static Optional<Chains> of(ChainTask task, int[] order, boolean fewestLines) {
-        ChainSplit split = new ChainSplit(task, order);
+        return fewestLines
+                ? fewest(task, order)
+                : within(task, order, order.length).best(false);
+    }
+
+    /** With few lines allowed first: where they do, no more of them are the fewest. */
+    private static Optional<Chains> fewest(ChainTask task, int[] order) {
+        for (int lines = FEW; lines < order.length; lines *= 2) {
+            ChainSplit split = within(task, order, lines);
+            Optional<Chains> found = split.best(true);
+            if (split.complete && found.isPresent() && found.get().lines() <= lines) {
+                return found;
+            }
+        }
+        return within(task, order, order.length).best(true);
+    }
+
+    private static ChainSplit within(ChainTask task, int[] order, int mostLines) {
+        ChainSplit split = new ChainSplit(task, order, mostLines);
         split.run();
-        return split.best(fewestLines);
+        return split;
     }
 
     private void run() {
@@ -106,16 +137,17 @@ final class ChainSplit {
             if (way >= ChainTask.NEVER || !bears(f, s, turned)) {
                 continue;
             }
+            long[] before = cost[s.from()];
+            long[] after = cost[s.to()];
             for (int state = 0; state < states; state++) {
-                int used = state / weight[f] % (room[f] + 1);
-                if (used < room[f] && cost[s.from()][state] < NONE) {
-                    int then = state + weight[f];
-                    long all = cost[s.from()][state] + way;
-                    if (all < cost[s.to()][then]) {
-                        cost[s.to()][then] = all;
-                        cut[s.to()][then] = s.from();
-                        taken[s.to()][then] = turned ? -f - 1 : f;
-                    }
+                if (before[state] >= NONE || used[f][state] >= room[f]) {
+                    continue;
+                }
+                int then = state + weight[f];
+                if (before[state] + way < after[then]) {
+                    after[then] = before[state] + way;
+                    cut[s.to()][then] = s.from();
+                    taken[s.to()][then] = turned ? -f - 1 : f;
                 }
             }
         }
@@ -151,7 +183,7 @@ final class ChainSplit {
     private int lines(int state) {
         int lines = 0;
         for (int f = 0; f < room.length; f++) {
-            lines += state / weight[f] % (room[f] + 1);
+            lines += used[f][state];
         }
         return lines;
     }

@@ -1,5 +1,6 @@
 package taxon.core.lines;
 
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -62,13 +63,20 @@ public final class Feeds {
         return at(line.from());
     }
 
-    /** Where a line of a universe can begin, or does: outputs that carry it and nothing else, in the order of boxes and ports. */
-    List<PortRef> outlets(UniverseNumber universe) {
-        return plan.boxes().stream()
+    /** Where lines of each universe can begin, or do: outputs that carry it and nothing else, in the order of boxes and ports. */
+    Map<UniverseNumber, List<PortRef>> outlets() {
+        Map<UniverseNumber, List<PortRef>> outlets = new HashMap<>();
+        plan.boxes().stream()
                 .filter(b -> b.kind().feedsLines())
                 .flatMap(Ports::outputs)
-                .filter(p -> at(p).equals(Set.of(universe)))
-                .toList();
+                .forEach(p -> {
+                    Set<UniverseNumber> carried = at(p);
+                    if (carried.size() == 1) {
+                        outlets.computeIfAbsent(carried.iterator().next(), u -> new ArrayList<>())
+                                .add(p);
+                    }
+                });
+        return outlets;
     }
 
     /** True when RDM comes through all that is before a line, down to its port. */

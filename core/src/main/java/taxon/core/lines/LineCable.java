@@ -103,8 +103,21 @@ public record LineCable(
         private final CableRules rules;
         private final Feeds feeds;
 
-        /** An end of a leg that goes on. */
-        private record End(Optional<Spot> spot, String socket) {}
+        /**
+         * What cable comes to or leaves, looked up once.
+         *
+         * @param facts of a unit; a box has none
+         */
+        private record End(Optional<Spot> spot, Optional<Facts> facts) {
+            String in() {
+                return facts.map(f -> Sockets.first(f.inputs())).orElse(Sockets.USUAL);
+            }
+
+            String out() {
+                return facts.map(f -> Sockets.first(f.outputs().isEmpty() ? f.inputs() : f.outputs()))
+                        .orElse(Sockets.USUAL);
+            }
+        }
 
         Reader(Plan plan) {
             this.plan = plan;
@@ -115,58 +128,39 @@ public record LineCable(
 
         LineCable read(Line line) {
             Box box = plan.box(line.from().box()).orElseThrow();
-            End end = new End(
-                    way.spot(box),
-                    box.port(line.from().number()).map(Sockets::of).orElse(Sockets.USUAL));
+            Optional<Spot> from = way.spot(box);
+            String socket = box.port(line.from().number()).map(Sockets::of).orElse(Sockets.USUAL);
+            Optional<Facts> last = Optional.empty();
             List<Leg> legs = new ArrayList<>();
             int load = 0;
             for (LineStop stop : line.stops()) {
-                legs.add(leg(end, stop));
-                end = beyond(stop);
-                load += facts(stop).map(Facts::loadEighths).orElse(0);
+                End end = end(stop);
+                legs.add(leg(from, socket, stop, end));
+                from = end.spot();
+                socket = end.out();
+                last = end.facts();
+                load += end.facts().map(Facts::loadEighths).orElse(0);
             }
-            return new LineCable(line, feeds.on(line), legs, load, terminator(line));
+            return new LineCable(line, feeds.on(line), legs, load, terminator(last));
         }
 
-        private Leg leg(End from, LineStop stop) {
-            Optional<CableRun> run = way.between(from.spot(), spot(stop));
+        private Leg leg(Optional<Spot> from, String socket, LineStop stop, End to) {
+            Optional<CableRun> run = way.between(from, to.spot());
             Optional<Length> needed = run.map(r -> r.length().plus(rules.slack()));
-            return new Leg(
-                    stop,
-                    run,
-                    needed,
-                    Sockets.words(from.socket()),
-                    Sockets.words(
-                            facts(stop).map(f -> Sockets.first(f.inputs())).orElse(Sockets.USUAL)));
+            return new Leg(stop, run, needed, Sockets.words(socket), Sockets.words(to.in()));
         }
 
-        private End beyond(LineStop stop) {
-            return new End(
-                    spot(stop),
-                    facts(stop)
-                            .map(f -> Sockets.first(f.outputs().isEmpty() ? f.inputs() : f.outputs()))
-                            .orElse(Sockets.USUAL));
+        private static Optional<String> terminator(Optional<Facts> last) {
+            return last.filter(f -> !f.outputs().isEmpty()).map(f -> Sockets.words(Sockets.first(f.outputs())));
         }
 
-        private Optional<String> terminator(Line line) {
-            return line.stops().isEmpty()
-                    ? Optional.empty()
-                    : facts(line.stops().get(line.stops().size() - 1))
-                            .filter(f -> !f.outputs().isEmpty())
-                            .map(f -> Sockets.words(Sockets.first(f.outputs())));
-        }
-
-        private Optional<Spot> spot(LineStop stop) {
-            return stop instanceof LineStop.Unit u
-                    ? way.spot(fixture(u))
-                    : way.spot(plan.box(((LineStop.Through) stop).box()).orElseThrow());
-        }
-
-        /** Of a unit; a box has none. */
-        private Optional<Facts> facts(LineStop stop) {
-            return stop instanceof LineStop.Unit u
-                    ? Optional.of(plan.type(fixture(u)).facts())
-                    : Optional.empty();
+        private End end(LineStop stop) {
+            if (stop instanceof LineStop.Unit unit) {
+                Fixture fixture = fixture(unit);
+                return new End(way.spot(fixture), Optional.of(plan.type(fixture).facts()));
+            }
+            Box box = plan.box(((LineStop.Through) stop).box()).orElseThrow();
+            return new End(way.spot(box), Optional.empty());
         }
 
         private Fixture fixture(LineStop.Unit unit) {

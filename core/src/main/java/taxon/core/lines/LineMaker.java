@@ -23,6 +23,7 @@ final class LineMaker {
     private final LineWish wish;
     private final CableRules rules;
     private final Feeds feeds;
+    private final Map<UniverseNumber, List<PortRef>> outlets;
     private final LineUnits units;
     private final TaskMaker tasks;
     private final LineWriter writer;
@@ -35,6 +36,7 @@ final class LineMaker {
         this.wish = wish;
         rules = plan.sheet().network().cable();
         feeds = Feeds.of(plan);
+        outlets = feeds.outlets();
         units = new LineUnits(plan, feeds);
         tasks = new TaskMaker(plan);
         writer = new LineWriter(plan);
@@ -75,8 +77,8 @@ final class LineMaker {
         if (seeking.isEmpty()) {
             return;
         }
-        List<PortRef> outlets = feeds.outlets(universe);
-        if (outlets.isEmpty()) {
+        List<PortRef> ports = outlets.getOrDefault(universe, List.of());
+        if (ports.isEmpty()) {
             left.add(new NoLine("universe " + universe, universe, Why.NO_OUTLET));
             return;
         }
@@ -88,7 +90,7 @@ final class LineMaker {
             lines.forEach(l -> taken.add(l.from()));
             still = new LineGrowth(plan, tasks, lines).take(seeking, writer);
         }
-        List<PortRef> free = outlets.stream().filter(p -> !taken.contains(p)).toList();
+        List<PortRef> free = ports.stream().filter(p -> !taken.contains(p)).toList();
         if (still.isEmpty()) {
             return;
         }

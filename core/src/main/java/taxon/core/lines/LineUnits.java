@@ -17,7 +17,6 @@ import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Line;
 import taxon.core.rig.LineStop;
 import taxon.core.rig.Plan;
-import taxon.core.rig.Position;
 
 /** Who must be on a line of which universe, and who is. */
 final class LineUnits {
@@ -26,8 +25,8 @@ final class LineUnits {
 
     LineUnits(Plan plan, Feeds feeds) {
         Set<FixtureKey> heard = ownReceivers(plan);
-        for (Position position : plan.positions()) {
-            for (Fixture fixture : plan.fixturesOn(position)) {
+        for (List<Fixture> hanging : plan.fixturesByPosition().values()) {
+            for (Fixture fixture : hanging) {
                 if (hearsCable(plan, fixture) && !heard.contains(fixture.key())) {
                     fixture.addresses().values().stream()
                             .map(StartAddress::universe)

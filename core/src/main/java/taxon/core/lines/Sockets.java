@@ -2,6 +2,8 @@ package taxon.core.lines;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import taxon.core.network.BoxPort;
 import taxon.core.network.BoxPort.Socket;
 
@@ -9,6 +11,9 @@ import taxon.core.network.BoxPort.Socket;
 final class Sockets {
     /** What is assumed where nobody has said (ANSI E1.11: XLR of five pins). */
     static final String USUAL = Socket.XLR5.name();
+
+    private static final Map<String, String> WORDS =
+            Arrays.stream(Socket.values()).collect(Collectors.toMap(Socket::name, Socket::words));
 
     private Sockets() {}
 
@@ -23,10 +28,6 @@ final class Sockets {
 
     /** "XLR 5-pin". */
     static String words(String socket) {
-        return Arrays.stream(Socket.values())
-                .filter(s -> s.name().equals(socket))
-                .map(Socket::words)
-                .findFirst()
-                .orElse(socket);
+        return WORDS.getOrDefault(socket, socket);
     }
 }

@@ -285,6 +285,14 @@ public final class Plan {
         return fixtures.stream().filter(f -> f.position() == position.number()).toList();
     }
 
+    /** Those of every position that has some, by its number; each in the same order. Worth it where all are asked for. */
+    public SortedMap<Integer, List<Fixture>> fixturesByPosition() {
+        SortedMap<Integer, List<Fixture>> hanging = new TreeMap<>();
+        fixtures.forEach(f ->
+                hanging.computeIfAbsent(f.position(), p -> new ArrayList<>()).add(f));
+        return hanging;
+    }
+
     /** The fixture of that key. */
     public Optional<Fixture> fixture(FixtureKey key) {
         return element(Fixture.keyOf(key)).map(Fixture.class::cast);

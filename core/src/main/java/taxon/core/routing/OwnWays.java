@@ -11,6 +11,7 @@ import taxon.core.rig.Box;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Ports;
 import taxon.core.rig.Universe;
+import taxon.core.routing.RouteProposal.Choice;
 import taxon.core.routing.RouteProposal.Move;
 import taxon.core.routing.RouteProposal.NoPort;
 import taxon.core.routing.RouteProposal.Why;
@@ -55,7 +56,8 @@ final class OwnWays {
         wish.route(plan, universe, port.get())
                 .ifPresentOrElse(
                         r -> {
-                            moves.add(new Move(universe, Optional.empty(), r, box, Means.OWN, Optional.empty()));
+                            moves.add(new Move(
+                                    universe, Optional.empty(), r, box, Means.OWN, Optional.empty(), Choice.ONLY));
                             reached.add(box.number());
                         },
                         () -> left.add(new NoPort(universe, Why.NO_NUMBER)));

@@ -1,6 +1,8 @@
 package taxon.core.routing;
 
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.stream.IntStream;
 import org.jgrapht.Graph;
 import org.jgrapht.alg.flow.mincost.CapacityScalingMinimumCostFlow;
 import org.jgrapht.alg.flow.mincost.MinimumCostFlowProblem.MinimumCostFlowProblemImpl;
@@ -45,7 +47,7 @@ final class PortFlow {
         for (int who = 0; who < costs.length; who++) {
             graph.addVertex(2 + who);
             edge(graph, SOURCE, 2 + who, 0);
-            for (int place = 0; place < room.length; place++) {
+            for (int place : worthwhile(costs[who], room, costs.length)) {
                 edge(graph, 2 + who, firstPlace + place, costs[who][place]);
             }
             edge(graph, 2 + who, firstPlace + room.length, NOWHERE);
@@ -63,6 +65,22 @@ final class PortFlow {
             }
         });
         return places;
+    }
+
+    /** The cheapest places that have room for all who go: whoever went to a dearer one would find room in one of these. */
+    private static int[] worthwhile(long[] costs, int[] room, int all) {
+        int[] cheapest = IntStream.range(0, room.length)
+                .filter(place -> room[place] > 0)
+                .boxed()
+                .sorted(Comparator.comparingLong(place -> costs[place]))
+                .mapToInt(Integer::intValue)
+                .toArray();
+        long found = 0;
+        int count = 0;
+        while (count < cheapest.length && found < all) {
+            found += room[cheapest[count++]];
+        }
+        return Arrays.copyOf(cheapest, count);
     }
 
     private static int capacity(int from, int to, int firstPlace, int[] room, int who) {

@@ -10,9 +10,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
-import taxon.core.cable.CableRun;
-import taxon.core.cable.CableWay;
-import taxon.core.cable.Spot;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.network.BoxKind;
 import taxon.core.network.Route;
@@ -21,8 +18,10 @@ import taxon.core.rig.Box;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Ports;
 import taxon.core.rig.Universe;
+import taxon.core.routing.RouteProposal.Choice;
 import taxon.core.routing.RouteProposal.Move;
 import taxon.core.routing.RouteProposal.NoPort;
+import taxon.core.routing.RouteProposal.Reason;
 import taxon.core.routing.RouteProposal.Why;
 
 /** Makes a proposal of routes: chooses the boxes, then a flow of least cost to them. */
@@ -40,6 +39,10 @@ final class RouteMaker {
     private final List<NoPort> left = new ArrayList<>();
     private final Map<Integer, List<PortRef>> free = new TreeMap<>();
     private final Set<Integer> used = new TreeSet<>();
+
+    /** With ports left, and not needed. */
+    private final Set<Integer> spared = new TreeSet<>();
+
     private double metres;
     private int unreckoned;
 
@@ -140,8 +143,12 @@ final class RouteMaker {
 
     RouteProposal make() {
         List<Integer> fewest = fewestBoxes();
-        List<Integer> chosen = wish.aim() == RouteWish.Aim.FEWEST_BOXES ? fewest : List.copyOf(free.keySet());
-        List<Move> moves = moves(chosen);
+        if (wish.aim() == RouteWish.Aim.FEWEST_BOXES) {
+            free.keySet().stream()
+                    .filter(b -> room(b) > 0 && !fewest.contains(b))
+                    .forEach(spared::add);
+        }
+        List<Move> moves = moves();
         Set<Integer> feeding = new TreeSet<>(used);
         moves.forEach(m -> feeding.add(m.box().number()));
         Set<Integer> needed = new TreeSet<>(used);
@@ -149,7 +156,7 @@ final class RouteMaker {
         return RouteProposal.made(moves, left, feeding.size(), needed.size(), metres, unreckoned);
     }
 
-    /** Those that feed lines anyway, then the roomiest until all have a port: no fewer boxes have as much room. */
+    /** All that feed lines anyway, then the roomiest until all have a port: no fewer boxes have as much room. */
     private List<Integer> fewestBoxes() {
         List<Integer> order = new ArrayList<>(free.keySet());
         order.sort(Comparator.comparing((Integer b) -> !used.contains(b))
@@ -158,7 +165,7 @@ final class RouteMaker {
         List<Integer> chosen = new ArrayList<>();
         int room = 0;
         for (int box : order) {
-            if (room < going.size() && room(box) > 0) {
+            if (room(box) > 0 && (room < going.size() || used.contains(box))) {
                 chosen.add(box);
                 room += room(box);
             }
@@ -170,51 +177,66 @@ final class RouteMaker {
         return free.getOrDefault(box, List.of()).size();
     }
 
-    private List<Move> moves(List<Integer> boxes) {
-        CableWay way = new CableWay(plan);
-        long[][] costs = new long[going.size()][boxes.size()];
-        List<List<Optional<Double>>> ways = new ArrayList<>();
-        List<Optional<Spot>> spots = boxes.stream().map(b -> way.spot(box(b))).toList();
-        for (int u = 0; u < going.size(); u++) {
-            List<Optional<Double>> row = new ArrayList<>();
-            List<Optional<Spot>> hung = hearers.of(means, going.get(u).number()).stream()
-                    .map(way::spot)
-                    .toList();
-            for (int b = 0; b < boxes.size(); b++) {
-                Universe universe = going.get(u);
-                Optional<Double> nearest = nearest(way, hung, spots.get(b));
-                row.add(nearest);
-                costs[u][b] = nearest.map(m -> Math.min(UNKNOWN - 1, Math.round(m * MILLIMETRES)))
-                        .orElse(UNKNOWN + (universe.reaches(boxes.get(b)) ? 0 : 1));
-            }
-            ways.add(row);
-        }
-        int[] places =
-                PortFlow.assign(costs, boxes.stream().mapToInt(this::room).toArray());
-        Map<Universe, PortRef> ports = ports(boxes, places);
+    private List<Move> moves() {
+        List<Box> outlets = free.keySet().stream().map(this::box).toList();
+        Nearness near = new Nearness(
+                plan, going.stream().map(u -> hearers.of(means, u.number())).toList(), outlets);
+        int[] room = outlets.stream()
+                .mapToInt(b -> spared.contains(b.number()) ? 0 : room(b.number()))
+                .toArray();
+        int[] places = PortFlow.assign(costs(near), room);
+        Map<Universe, PortRef> ports = ports(outlets, places);
         List<Move> moves = new ArrayList<>();
         for (int u = 0; u < places.length; u++) {
             Universe universe = going.get(u);
             Optional<PortRef> port = Optional.ofNullable(ports.get(universe));
             if (port.isEmpty()) {
                 left.add(new NoPort(universe, Why.NO_PORT_LEFT));
-            } else {
-                Route route = number(universe, port.get()).orElseThrow();
-                Optional<Double> far = ways.get(u).get(places[u]);
-                reckon(far);
-                Optional<Route> before = own(universe).stream().findFirst();
-                if (!before.equals(Optional.of(route))) {
-                    moves.add(new Move(
-                            universe,
-                            before,
-                            route,
-                            box(port.get().box()),
-                            means,
-                            far.filter(m -> means == Means.CABLE)));
-                }
+                continue;
+            }
+            reckon(near.metres(u, places[u]));
+            Move move = move(universe, port.get(), near, u, places[u]);
+            if (!move.before().equals(Optional.of(move.route()))) {
+                moves.add(move);
             }
         }
         return moves;
+    }
+
+    private long[][] costs(Nearness near) {
+        long[][] costs = new long[going.size()][near.boxes().size()];
+        for (int u = 0; u < costs.length; u++) {
+            for (int b = 0; b < costs[u].length; b++) {
+                boolean stays = going.get(u).reaches(near.boxes().get(b).number());
+                costs[u][b] = near.metres(u, b)
+                        .map(m -> Math.min(UNKNOWN - 1, Math.round(m * MILLIMETRES)))
+                        .orElse(UNKNOWN + (stays ? 0 : 1));
+            }
+        }
+        return costs;
+    }
+
+    private Move move(Universe universe, PortRef port, Nearness near, int u, int place) {
+        boolean cable = means == Means.CABLE;
+        return new Move(
+                universe,
+                own(universe).stream().findFirst(),
+                number(universe, port).orElseThrow(),
+                box(port.box()),
+                means,
+                near.metres(u, place).filter(m -> cable),
+                cable ? choice(near, u, place) : Choice.ONLY);
+    }
+
+    /** A nearer box with a port left that may be used would have been cheaper: it is full, or it is spared. */
+    private Choice choice(Nearness near, int u, int place) {
+        if (near.metres(u, place).isEmpty()) {
+            return Choice.UNRECKONED;
+        }
+        return near.nearer(u, place)
+                .map(b -> new Choice(
+                        spared.contains(b.number()) ? Reason.NEARER_IS_SPARED : Reason.NEARER_IS_FULL, Optional.of(b)))
+                .orElse(Choice.NEAREST);
     }
 
     private void reckon(Optional<Double> far) {
@@ -225,10 +247,10 @@ final class RouteMaker {
     }
 
     /** Who was on a free port of its box keeps it; the others take what is left, in order. */
-    private Map<Universe, PortRef> ports(List<Integer> boxes, int[] places) {
+    private Map<Universe, PortRef> ports(List<Box> boxes, int[] places) {
         Map<Universe, PortRef> ports = new HashMap<>();
         for (int b = 0; b < boxes.size(); b++) {
-            List<PortRef> spare = new ArrayList<>(free.getOrDefault(boxes.get(b), List.of()));
+            List<PortRef> spare = new ArrayList<>(free.getOrDefault(boxes.get(b).number(), List.of()));
             List<Universe> seeking = new ArrayList<>();
             for (int u = 0; u < places.length; u++) {
                 if (places[u] == b) {
@@ -251,17 +273,6 @@ final class RouteMaker {
 
     private Box box(int number) {
         return plan.box(number).orElseThrow();
-    }
-
-    private static Optional<Double> nearest(CableWay way, List<Optional<Spot>> units, Optional<Spot> box) {
-        double least = Double.MAX_VALUE;
-        for (Optional<Spot> unit : units) {
-            Optional<CableRun> run = way.between(box, unit);
-            if (run.isPresent()) {
-                least = Math.min(least, run.get().length().inMetres());
-            }
-        }
-        return least == Double.MAX_VALUE ? Optional.empty() : Optional.of(least);
     }
 
     /** The route that leads there by the wish's protocol, by none where the box has none. */

@@ -52,13 +52,44 @@ public record RouteProposal(
      * @param before the way that this one takes the place of; empty where it is one more, or the first
      * @param means how levels go on from the port
      * @param metres to its nearest unit as cable lies; empty where that cannot be reckoned, or no cable lies
+     * @param choice why it is that box
      */
     public record Move(
-            Universe universe, Optional<Route> before, Route route, Box box, Means means, Optional<Double> metres) {
+            Universe universe,
+            Optional<Route> before,
+            Route route,
+            Box box,
+            Means means,
+            Optional<Double> metres,
+            Choice choice) {
         /** True when it stays on its port and only leaves otherwise. */
         public boolean keepsItsPort() {
             return before.filter(b -> b.port().equals(route.port())).isPresent();
         }
+    }
+
+    /**
+     * Why a universe goes to a box and to no other.
+     *
+     * @param nearer the box nearest to its units, where another was chosen
+     */
+    public record Choice(Reason reason, Optional<Box> nearer) {
+        static final Choice ONLY = new Choice(Reason.HEARD_THERE, Optional.empty());
+        static final Choice NEAREST = new Choice(Reason.NEAREST, Optional.empty());
+        static final Choice UNRECKONED = new Choice(Reason.NOT_RECKONED, Optional.empty());
+    }
+
+    public enum Reason {
+        /** No outlet is nearer to one of its units. */
+        NEAREST,
+        /** One is nearer; afterwards it has no port left. */
+        NEARER_IS_FULL,
+        /** One is nearer, and is not among the fewest boxes. */
+        NEARER_IS_SPARED,
+        /** By cable, but it is not said how far it is. */
+        NOT_RECKONED,
+        /** Its units hear a transmitter, or are on the network themselves. */
+        HEARD_THERE
     }
 
     /** A universe that gets no port. */

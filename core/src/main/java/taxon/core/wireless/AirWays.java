@@ -37,8 +37,8 @@ public final class AirWays {
                 .filter(b -> b.kind() == BoxKind.TRANSMITTER)
                 .flatMap(Ports::outputs)
                 .toList();
-        plan.positions().stream()
-                .flatMap(p -> plan.fixturesOn(p).stream())
+        plan.fixturesByPosition().values().stream()
+                .flatMap(List::stream)
                 .filter(f -> isBuiltIn(plan, f))
                 .forEach(f -> add(builtIn(f)));
         plan.boxes().stream().filter(b -> b.kind() == BoxKind.RECEIVER).forEach(b -> add(apart(b)));

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -32,6 +33,7 @@ import taxon.core.rig.Box;
 import taxon.core.rig.BoxFacts;
 import taxon.core.rig.BoxPlace;
 import taxon.core.rig.Element;
+import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
 import taxon.core.rig.PositionGeometry;
@@ -182,6 +184,7 @@ class RouteProposalTest {
                             .filter(Universe::isRouted)
                             .count())
                     .isEqualTo(proposal.moves().size() + proposal.staying());
+            proposal.moves().forEach(m -> assertThat(saidOf(m)).isEqualTo(truth(done, m)));
         }
         if (anew) {
             // Who stays where it is counts as well.
@@ -196,6 +199,37 @@ class RouteProposalTest {
             assertThat(least.metres()).isEqualTo(all.least, within(0.01));
             assertThat(fewest.boxes()).isEqualTo(all.fewestBoxes).isEqualTo(fewest.atLeast());
         }
+    }
+
+    private static String saidOf(RouteProposal.Move move) {
+        return move.choice().reason()
+                + move.choice().nearer().map(b -> " " + b.number()).orElse("");
+    }
+
+    /** Tried out on the plan that comes of it: which box is nearest, and whether one universe more could have gone there. */
+    private static String truth(Plan done, RouteProposal.Move move) {
+        CableWay way = new CableWay(done);
+        Box chosen = done.box(move.route().port().box()).orElseThrow();
+        Fixture unit = done.fixtures().stream()
+                .filter(f ->
+                        f.addresses().get(1).universe().equals(move.universe().number()))
+                .findFirst()
+                .orElseThrow();
+        Box nearest = done.boxes().stream()
+                .min(Comparator.comparing((Box b) -> way.metres(b, unit).orElseThrow()))
+                .orElseThrow();
+        double closer = way.metres(chosen, unit).orElseThrow()
+                - way.metres(nearest, unit).orElseThrow();
+        if (closer < 0.001) {
+            return "NEAREST";
+        }
+        long carries = done.describedUniverses().stream()
+                .flatMap(u -> u.routes().stream())
+                .filter(r -> r.port().box() == nearest.number())
+                .count();
+        long most =
+                Math.min(nearest.ports().size(), nearest.facts().mostUniverses().orElse(99));
+        return (carries < most ? "NEARER_IS_SPARED " : "NEARER_IS_FULL ") + nearest.number();
     }
 
     private static int found(Plan plan, Rule rule) {
