@@ -51,7 +51,7 @@ fi
 
 if [ "${1:-all}" = lines ]; then
   mvn -q -DskipTests -pl core,formats,wire,bench -am install
-  mvn -q -pl bench exec:exec -Dexec.executable=java -Dexec.args="-Xmx3g -cp %classpath taxon.bench.LineFigures"
+  mvn -q -pl bench exec:exec -Dexec.executable=java -Dexec.args="-Xmx3g -XX:+UseSerialGC -cp %classpath taxon.bench.LineFigures"
   exit 0
 fi
 

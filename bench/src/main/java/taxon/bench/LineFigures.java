@@ -37,6 +37,7 @@ import taxon.core.testing.Rigs;
 public final class LineFigures {
     private static final double NANOS_PER_MS = 1e6;
     private static final int RUNS = 7;
+    private static final int WARM_UP = 6;
     private static final int ON_A_TRUSS = 25;
 
     private LineFigures() {}
@@ -137,11 +138,11 @@ public final class LineFigures {
 
     private static double middle(Supplier<?> work) {
         List<Double> times = new ArrayList<>();
-        for (int run = 0; run < RUNS + 2; run++) {
+        for (int run = 0; run < RUNS + WARM_UP; run++) {
             long begun = System.nanoTime();
             Object done = work.get();
             double ms = (System.nanoTime() - begun) / NANOS_PER_MS;
-            if (run >= 2 && done != null) {
+            if (run >= WARM_UP && done != null) {
                 times.add(ms);
             }
         }
