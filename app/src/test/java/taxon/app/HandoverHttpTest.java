@@ -9,6 +9,7 @@ import java.io.IOException;
 import java.io.StringReader;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
+import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
@@ -21,6 +22,7 @@ import org.junit.jupiter.api.Test;
 import taxon.app.testing.Http;
 import taxon.app.testing.TaxonServer;
 import taxon.app.testing.Zips;
+import taxon.core.paper.PaperKind;
 import taxon.formats.json.Json;
 import taxon.formats.mvr.MvrReader;
 import taxon.formats.mvr.ParsedMvr;
@@ -59,25 +61,21 @@ class HandoverHttpTest {
 
     @Test
     void theBundleHoldsPapersJobSchemaAndManifest() {
-        assertThat(files)
-                .containsOnlyKeys(
-                        "job.json",
-                        "patch-by-fixture.csv",
-                        "patch-by-fixture.pdf",
-                        "patch-by-universe.csv",
-                        "patch-by-universe.pdf",
-                        "patch-groups.csv",
-                        "patch-groups.pdf",
-                        "patch-to-know.csv",
-                        "patch-to-know.pdf",
-                        "taxon-job-1.schema.json",
-                        "manifest.json");
+        List<String> expected =
+                new ArrayList<>(List.of("job.json", "rig.mvr", "taxon-job-1.schema.json", "manifest.json"));
+        for (PaperKind kind : PaperKind.values()) {
+            List.of("pdf", "csv", "xlsx").forEach(e -> expected.add("papers/" + kind.slug() + "." + e));
+        }
+        assertThat(files.keySet()).containsAll(expected);
+        assertThat(files.keySet().stream().filter(n -> !expected.contains(n)))
+                .hasSize(10)
+                .allMatch(n -> n.matches("types/.+\\.gdtf"));
     }
 
     @Test
     void everySumInTheManifestIsThatOfItsFile() throws Exception {
         JsonNode listed = Json.parse(files.get("manifest.json")).path("files");
-        assertThat(listed).hasSize(10);
+        assertThat(listed).hasSize(files.size() - 1);
         for (JsonNode file : listed) {
             byte[] sum = MessageDigest.getInstance("SHA-256")
                     .digest(files.get(file.path("name").asString()));
@@ -92,7 +90,7 @@ class HandoverHttpTest {
 
     @Test
     void thePdfHoldsJobRevisionDateAndPageNOfM() {
-        String text = Zips.pdfText(files.get("patch-by-fixture.pdf"));
+        String text = Zips.pdfText(files.get("papers/by-fixture.pdf"));
         assertThat(text)
                 .contains("Lantern Pageant, Old dry dock. Revision B.", "page 1 of ", "Fernglass Heron 380", "2.085");
         assertThat(text).doesNotContain("#");
@@ -102,7 +100,7 @@ class HandoverHttpTest {
 
     @Test
     void theCsvIsReadByAnotherReaderRowByRow() throws IOException {
-        String text = new String(files.get("patch-by-fixture.csv"), StandardCharsets.UTF_8).substring(1);
+        String text = new String(files.get("papers/by-fixture.csv"), StandardCharsets.UTF_8).substring(1);
         try (CSVParser parser = CSVFormat.RFC4180.parse(new StringReader(text))) {
             List<CSVRecord> records = parser.getRecords();
             List<String> header = records.get(0).toList();
@@ -112,14 +110,10 @@ class HandoverHttpTest {
                     .filter(r -> r.get(0).equals("204"))
                     .findFirst()
                     .orElseThrow();
-            assertThat(header.indexOf("Universe")).isEqualTo(header.indexOf("Address") + 1);
-            assertThat(List.of(
-                            heron.get(header.indexOf("Address")),
-                            heron.get(header.indexOf("Universe")),
-                            heron.get(header.indexOf("Slot"))))
-                    .containsExactly("2.085", "2", "85");
-            // 95 fixtures; 8 Herons with 2 blocks and a Bittern with 5.
-            assertThat(records).hasSize(1 + 95 + 8 + 4);
+            assertThat(header.indexOf("Universe")).isEqualTo(header.indexOf("Unit") + 1);
+            assertThat(List.of(heron.get(header.indexOf("Universe")), heron.get(header.indexOf("Slot"))))
+                    .containsExactly("2", "85");
+            assertThat(records).hasSize(1 + 95);
         }
     }
 

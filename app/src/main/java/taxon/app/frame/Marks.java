@@ -6,8 +6,6 @@ import taxon.core.proof.Standing;
 /** How a standing is called and drawn: the word, and the name of its disc. */
 public record Marks(String word, String disc) {
     public static Marks of(Standing standing) {
-        String word =
-                standing == Standing.UNPLACED ? "no address" : standing.name().toLowerCase(Locale.ROOT);
-        return new Marks(word, "disc-" + standing.name().toLowerCase(Locale.ROOT));
+        return new Marks(standing.words(), "disc-" + standing.name().toLowerCase(Locale.ROOT));
     }
 }

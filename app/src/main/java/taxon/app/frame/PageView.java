@@ -11,7 +11,8 @@ import java.util.stream.Collectors;
 
 /** How a page is looked at, as it stands in its address beside the selection: what is sorted, filtered and shown. */
 public record PageView(TreeMap<String, String> parameters) {
-    private static final List<String> KNOWN = List.of("sort", "filter", "cols", "zoom", "tint", "by", "show", "parts");
+    private static final List<String> KNOWN = List.of(
+            "sort", "filter", "cols", "zoom", "tint", "by", "show", "parts", "only", "position", "universe", "order");
     private static final int LONGEST = 300;
 
     public PageView {

@@ -13,16 +13,20 @@ import org.springframework.transaction.support.TransactionTemplate;
 import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
 import taxon.app.edit.NoSuchJobException;
-import taxon.app.paperwork.PatchSheets;
 import taxon.app.paperwork.Sheet;
-import taxon.app.paperwork.SheetCsv;
 import taxon.app.paperwork.SheetFiles;
 import taxon.app.store.JobStore;
 import taxon.app.store.Revision;
 import taxon.app.store.RevisionStore;
+import taxon.core.paper.PaperChoice;
+import taxon.core.paper.PaperKind;
 import taxon.core.rig.Plan;
 import taxon.formats.bundle.Bundle;
+import taxon.formats.csv.SpreadsheetCsv;
+import taxon.formats.gdtf.GdtfWriter;
 import taxon.formats.json.JobJson;
+import taxon.formats.mvr.MvrWriter;
+import taxon.formats.workbook.WorkbookOut;
 
 /** Freezes a job as its next revision, and makes the bundle that is handed over. */
 @Service
@@ -107,13 +111,20 @@ public class Freezer {
         Plan plan = ((JobJson.Read) JobJson.read(utf8(document))).plan();
         Instant at = revision.frozenAt();
         String words = "Revision " + revision.letters();
-        PatchSheets sheets = new PatchSheets(
-                plan, words, at.atOffset(ZoneOffset.UTC).toLocalDate().toString());
+        String date = at.atOffset(ZoneOffset.UTC).toLocalDate().toString();
         Map<String, byte[]> content = new LinkedHashMap<>();
-        for (Sheet sheet : sheets.all()) {
-            content.put("patch-" + sheet.name() + ".pdf", files.pdf(sheet));
-            content.put("patch-" + sheet.name() + ".csv", SheetCsv.of(sheet));
+        for (PaperKind kind : PaperKind.values()) {
+            Sheet sheet = Sheet.of(plan, kind, PaperChoice.ALL, words, date);
+            String name = "papers/" + kind.slug();
+            content.put(name + ".pdf", files.pdf(sheet));
+            content.put(name + ".csv", SpreadsheetCsv.write(sheet.listing()));
+            content.put(name + ".xlsx", WorkbookOut.write(kind.title(), sheet.listing()));
         }
+        content.put("rig.mvr", MvrWriter.write(plan, at));
+        plan.fixtures().stream()
+                .map(plan::type)
+                .distinct()
+                .forEach(t -> content.put("types/" + t.id() + ".gdtf", GdtfWriter.write(t, at)));
         content.put("job.json", utf8(document));
         content.put(JobJson.SCHEMA_NAME, utf8(JobJson.schema()));
         return new Bundle(plan.sheet().name(), revision.letters(), at, content);

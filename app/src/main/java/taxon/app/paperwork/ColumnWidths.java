@@ -2,6 +2,8 @@ package taxon.app.paperwork;
 
 import java.util.Arrays;
 import java.util.List;
+import taxon.core.paper.Cell;
+import taxon.core.paper.Column;
 
 /**
  * How wide each column of a paper is, from its texts: worked out once for the whole paper, so that all its tables stand in
@@ -30,9 +32,12 @@ final class ColumnWidths {
 
     /** In percent, one for each column, 100 in all. */
     static List<Double> of(Sheet sheet) {
-        ColumnWidths widths = new ColumnWidths(sheet.columns().size());
-        widths.add(sheet.columns());
-        sheet.groups().forEach(group -> group.rows().forEach(widths::add));
+        ColumnWidths widths = new ColumnWidths(sheet.paper().columns().size());
+        widths.add(sheet.paper().columns().stream().map(Column::name).toList());
+        sheet.paper()
+                .parts()
+                .forEach(part -> part.rows()
+                        .forEach(row -> widths.add(row.stream().map(Cell::words).toList())));
         int[] letters = widths.withinTheRoom();
         double all = Arrays.stream(letters).sum();
         return Arrays.stream(letters).mapToObj(each -> 100 * each / all).toList();

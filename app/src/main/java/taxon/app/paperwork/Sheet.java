@@ -2,67 +2,84 @@ package taxon.app.paperwork;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
+import java.util.stream.Stream;
 import org.springframework.web.util.HtmlUtils;
+import taxon.core.paper.Cell;
+import taxon.core.paper.Paper;
+import taxon.core.paper.Paper.Listing;
+import taxon.core.paper.Paper.Part;
+import taxon.core.paper.PaperChoice;
+import taxon.core.paper.PaperKind;
+import taxon.core.paper.Papers;
+import taxon.core.rig.Plan;
 
 /**
- * A paper: what it is of, and its rows in groups. The same for page, PDF and CSV.
+ * A paper of a job at one moment: what it is headed by, and its content. The same for page, PDF, CSV and workbook.
  *
- * @param name as in its address, "by-fixture"
+ * @param revision as it stands on every page
  * @param date when it was made, or for a frozen revision when that was frozen
  */
-public record Sheet(
-        String name,
-        String title,
-        String job,
-        String venue,
-        String revision,
-        String date,
-        List<String> columns,
-        List<Group> groups) {
-    private static final int ROWS_ON_A_PAGE = 36;
-    private static final Set<String> FIGURES = Set.of("Address", "Slots", "Fixture ID");
+public record Sheet(Paper paper, String job, String venue, String revision, String date) {
+    private static final int ROWS_ON_A_SCREEN = 3_000;
 
-    /** @param title empty when the sheet has one group only */
-    public record Group(String title, List<List<String>> rows) {
-        public Group {
-            rows = rows.stream().map(List::copyOf).toList();
-        }
+    /** A paper of a plan. */
+    public static Sheet of(Plan plan, PaperKind kind, PaperChoice choice, String revision, String date) {
+        return new Sheet(
+                Papers.of(plan, kind, choice), plan.sheet().name(), plan.sheet().venue(), revision, date);
     }
 
-    /** A part that fits a page. */
-    public record Page(int number, int of, List<Group> groups) {}
+    public String name() {
+        return paper.kind().slug();
+    }
 
-    public Sheet {
-        columns = List.copyOf(columns);
-        groups = List.copyOf(groups);
+    /** "Patch by fixture", or "Patch by fixture: 101 to 112". */
+    public String title() {
+        return paper.kind().title() + (paper.of().isEmpty() ? "" : ": " + paper.of());
+    }
+
+    /** What stands below the title: job, venue, revision and day. */
+    public String origin() {
+        return job + (venue.isBlank() ? "" : ", " + venue) + ". " + revision + ". " + date + ".";
+    }
+
+    /** Its rows for a spreadsheet; of what job, revision and day a row is stands at its end. */
+    public Listing listing() {
+        List<String> header = new ArrayList<>(paper.list().header());
+        header.addAll(List.of("Job", "Revision", "Date"));
+        List<Cell> origin = List.of(Cell.of(job), Cell.of(revision), Cell.of(date));
+        return new Listing(
+                header,
+                paper.list().rows().stream()
+                        .map(row -> Stream.concat(row.stream(), origin.stream()).toList())
+                        .toList());
     }
 
     /**
      * The cells of one row as markup, their text escaped. A long sheet has a hundred thousand cells, of which the template
      * would evaluate each.
      */
-    public String cells(List<String> row) {
+    public String cells(List<Cell> row) {
         StringBuilder cells = new StringBuilder();
         for (int i = 0; i < row.size(); i++) {
             cells.append(isFigure(i) ? "<td class=\"n\">" : "<td>")
-                    .append(HtmlUtils.htmlEscape(row.get(i), "UTF-8"))
+                    .append(HtmlUtils.htmlEscape(row.get(i).words(), "UTF-8"))
                     .append("</td>");
         }
         return cells.toString();
     }
 
-    /** Columns of figures, which stand in figures of one width. */
     private boolean isFigure(int column) {
-        return column < columns.size() && FIGURES.contains(columns.get(column));
+        return paper.columns().get(column).isEven();
     }
 
-    /** The rows cut into pages; one empty page where there are none. */
-    public List<Page> pages() {
-        List<List<Group>> cut = cut(ROWS_ON_A_PAGE);
-        List<Page> pages = new ArrayList<>();
-        cut.forEach(groupsOfPage -> pages.add(new Page(pages.size() + 1, cut.size(), groupsOfPage)));
-        return pages;
+    /** The first rows, for a screen. */
+    public List<Part> beginning() {
+        return cut(ROWS_ON_A_SCREEN).get(0);
+    }
+
+    /** How many rows a screen leaves to the files; 0 for all but very long papers. */
+    public int beyond() {
+        return Math.max(0, paper.size() - ROWS_ON_A_SCREEN);
     }
 
     /**
@@ -71,28 +88,32 @@ public record Sheet(
      * @param most at least 1
      */
     public List<Sheet> parts(int most) {
-        int rows = groups.stream().mapToInt(g -> g.rows().size()).sum();
+        int rows = paper.size();
         if (rows <= most) {
             return List.of(this);
         }
         int parts = (rows + most - 1) / most;
         return cut((rows + parts - 1) / parts).stream()
-                .map(g -> new Sheet(name, title, job, venue, revision, date, columns, g))
+                .map(p -> new Paper(paper.kind(), paper.of(), paper.columns(), p, paper.list()))
+                .map(p -> new Sheet(p, job, venue, revision, date))
                 .toList();
     }
 
-    private List<List<Group>> cut(int most) {
-        List<List<Group>> cut = new ArrayList<>(List.of(new ArrayList<>()));
+    private List<List<Part>> cut(int most) {
+        List<List<Part>> cut = new ArrayList<>(List.of(new ArrayList<>()));
         int room = most;
-        for (Group group : groups) {
-            for (int from = 0; from < group.rows().size(); ) {
+        for (Part part : paper.parts()) {
+            if (part.rows().isEmpty()) {
+                cut.get(cut.size() - 1).add(part);
+            }
+            for (int from = 0; from < part.rows().size(); ) {
                 if (room == 0) {
                     cut.add(new ArrayList<>());
                     room = most;
                 }
-                int to = Math.min(group.rows().size(), from + room);
-                String title = from == 0 || group.title().isEmpty() ? group.title() : group.title() + ", continued";
-                cut.get(cut.size() - 1).add(new Group(title, group.rows().subList(from, to)));
+                int to = Math.min(part.rows().size(), from + room);
+                String title = from == 0 || part.title().isEmpty() ? part.title() : part.title() + ", continued";
+                cut.get(cut.size() - 1).add(new Part(title, part.rows().subList(from, to)));
                 room -= to - from;
                 from = to;
             }

@@ -5,11 +5,26 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import taxon.core.paper.Cell;
+import taxon.core.paper.Column;
+import taxon.core.paper.Paper;
+import taxon.core.paper.Paper.Listing;
+import taxon.core.paper.Paper.Part;
+import taxon.core.paper.PaperKind;
 
 class ColumnWidthsTest {
     private static Sheet sheet(List<String> columns, List<List<String>> rows) {
-        return new Sheet(
-                "s", "Patch", "Job", "", "Revision A", "2026-05-01", columns, List.of(new Sheet.Group("", rows)));
+        Paper paper = new Paper(
+                PaperKind.BY_FIXTURE,
+                "",
+                columns.stream().map(c -> new Column(c, Column.Shape.TEXT)).toList(),
+                List.of(new Part(
+                        "",
+                        rows.stream()
+                                .map(r -> r.stream().map(Cell::of).toList())
+                                .toList())),
+                new Listing(List.of(), List.of()));
+        return new Sheet(paper, "Job", "", "Revision A", "2026-05-01");
     }
 
     @Test

@@ -10,6 +10,12 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import taxon.app.testing.TaxonServer;
 import taxon.app.testing.Zips;
+import taxon.core.paper.Cell;
+import taxon.core.paper.Column;
+import taxon.core.paper.Paper;
+import taxon.core.paper.Paper.Listing;
+import taxon.core.paper.Paper.Part;
+import taxon.core.paper.PaperKind;
 
 /** Papers so long that they are drawn in parts: nobody sees where they were joined. */
 class SheetFilesTest {
@@ -27,18 +33,16 @@ class SheetFilesTest {
     }
 
     private static Sheet sheet(int rows) {
-        List<List<String>> all = IntStream.range(0, rows)
-                .mapToObj(i -> List.of("r" + i, "Heron"))
+        List<List<Cell>> all = IntStream.range(0, rows)
+                .mapToObj(i -> List.of(Cell.of("r" + i), Cell.of("Heron")))
                 .toList();
-        return new Sheet(
-                "s",
-                "Patch by fixture",
-                "Lantern Pageant",
+        Paper paper = new Paper(
+                PaperKind.BY_FIXTURE,
                 "",
-                "Revision A",
-                "2026-05-01",
-                List.of("Fixture ID", "Type"),
-                List.of(new Sheet.Group("", all)));
+                List.of(new Column("Fixture ID", Column.Shape.FIGURE), new Column("Type", Column.Shape.TEXT)),
+                List.of(new Part("", all)),
+                new Listing(List.of(), List.of()));
+        return new Sheet(paper, "Lantern Pageant", "", "Revision A", "2026-05-01");
     }
 
     @Test
@@ -67,6 +71,6 @@ class SheetFilesTest {
     @Test
     void anEmptySheetHasOneNumberedPage() {
         String text = Zips.pdfText(server.bean(SheetFiles.class).pdf(sheet(0)));
-        assertThat(text).contains("page 1 of 1");
+        assertThat(text).contains("page 1 of 1", "No fixture yet.");
     }
 }

@@ -3,104 +3,88 @@ package taxon.app.paperwork;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
-import taxon.app.paperwork.Sheet.Group;
-import taxon.app.paperwork.Sheet.Page;
-import taxon.core.dmx.SlotRange;
-import taxon.core.dmx.StartAddress;
-import taxon.core.dmx.UniverseNumber;
-import taxon.core.rig.Plan;
-import taxon.core.rig.ReservedRun;
-import taxon.core.testing.Rigs;
+import taxon.core.paper.Cell;
+import taxon.core.paper.Column;
+import taxon.core.paper.Paper;
+import taxon.core.paper.Paper.Listing;
+import taxon.core.paper.Paper.Part;
+import taxon.core.paper.PaperKind;
 
 class SheetTest {
-    @Test
-    void anEmptySheetHasOnePage() {
-        assertThat(sheet().pages()).containsExactly(new Page(1, 1, List.of()));
+    private static Part part(String title, int rows) {
+        return new Part(
+                title,
+                IntStream.range(0, rows)
+                        .mapToObj(i -> List.of(Cell.of(title + " row " + i)))
+                        .toList());
     }
 
-    @Test
-    void everyRowStandsOnExactlyOnePageInItsOrder() {
-        List<Page> pages =
-                sheet(group("Universe 1", 50), group("Universe 2", 40)).pages();
-        assertThat(pages).extracting(Page::number).containsExactly(1, 2, 3);
-        assertThat(pages).extracting(Page::of).containsOnly(3);
-        List<String> cells = pages.stream()
-                .flatMap(p -> p.groups().stream())
-                .flatMap(g -> g.rows().stream())
-                .map(r -> r.get(0))
-                .toList();
-        assertThat(cells).hasSize(90).startsWith("Universe 1 row 0").endsWith("Universe 2 row 39");
-    }
-
-    @Test
-    void aGroupThatGoesOnSaysSo() {
-        List<Page> pages = sheet(group("Universe 1", 50)).pages();
-        assertThat(pages.get(1).groups().get(0).title()).isEqualTo("Universe 1, continued");
+    static Sheet sheet(Part... parts) {
+        Paper paper = new Paper(
+                PaperKind.BY_FIXTURE,
+                "",
+                List.of(new Column("Row", Column.Shape.TEXT)),
+                List.of(parts),
+                new Listing(List.of("Row"), List.of(List.of(Cell.of(1)))));
+        return new Sheet(paper, "Job", "Dock", "Revision A", "2026-05-01");
     }
 
     @Test
     void aLongSheetIsDrawnInPartsOfAboutEqualLengthThatHoldEveryRowOnce() {
-        Sheet sheet = sheet(group("Universe 1", 50), group("Universe 2", 60));
+        Sheet sheet = sheet(part("Universe 1", 50), part("Universe 2", 60));
         List<Sheet> parts = sheet.parts(40);
-        assertThat(parts)
-                .extracting(
-                        p -> p.groups().stream().mapToInt(g -> g.rows().size()).sum())
-                .containsExactly(37, 37, 36);
-        assertThat(parts.get(1).groups())
-                .extracting(Group::title)
+        assertThat(parts).extracting(p -> p.paper().size()).containsExactly(37, 37, 36);
+        assertThat(parts.get(1).paper().parts())
+                .extracting(Part::title)
                 .containsExactly("Universe 1, continued", "Universe 2");
-        assertThat(parts.stream().flatMap(p -> p.groups().stream()).flatMap(g -> g.rows().stream()))
-                .containsExactlyElementsOf(
-                        sheet.groups().stream().flatMap(g -> g.rows().stream()).toList());
+        assertThat(parts.stream().flatMap(SheetTest::rows))
+                .containsExactlyElementsOf(rows(sheet).toList());
         assertThat(sheet.parts(110)).containsExactly(sheet);
     }
 
-    @Test
-    void theSheetByUniverseListsSlotsInOrderWithReservedRunsBetween() {
-        Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", 16), 2, Optional.of(101), Optional.of(StartAddress.of(1, 97)))
-                .with(new ReservedRun(1, UniverseNumber.of(1), new SlotRange(1, 96), "racks"));
-        Group group = new PatchSheets(plan, "Revision A", "2026-05-01")
-                .of(PatchSheets.Paper.BY_UNIVERSE)
-                .groups()
-                .get(0);
-        assertThat(group.title()).isEqualTo("Universe 1, routed nowhere");
-        assertThat(group.rows()).extracting(r -> r.get(0)).containsExactly("001–096", "097–112", "113–128");
-        assertThat(group.rows().get(0)).contains("reserved", "racks");
+    private static Stream<List<Cell>> rows(Sheet sheet) {
+        return sheet.paper().parts().stream().flatMap(p -> p.rows().stream());
     }
 
     @Test
-    void aFixtureWithoutAddressOrModeIsOnTheSheetAllTheSame() {
-        Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", 16), 2, 101);
-        Plan broken = plan.with(plan.fixtures().get(1).withMode("gone"));
-        List<List<String>> rows = new PatchSheets(broken, "", "")
-                .of(PatchSheets.Paper.BY_FIXTURE)
-                .groups()
-                .get(0)
-                .rows();
-        assertThat(rows).hasSize(2);
-        assertThat(rows.get(0)).contains("101", "none", "no address");
-        assertThat(rows.get(1)).contains("102", "gone", "mode missing");
+    void aScreenShowsTheFirstRowsAndSaysHowManyMoreThereAre() {
+        Sheet sheet = sheet(part("Universe 1", 2_990), part("Universe 2", 30));
+        assertThat(sheet.beginning()).extracting(p -> p.rows().size()).containsExactly(2_990, 10);
+        assertThat(sheet.beyond()).isEqualTo(20);
+        assertThat(sheet(part("", 3_000)).beyond()).isZero();
     }
 
-    private static Group group(String title, int rows) {
-        return new Group(
-                title,
-                IntStream.range(0, rows)
-                        .mapToObj(i -> List.of(title + " row " + i))
-                        .toList());
-    }
-
-    private static Sheet sheet(Group... groups) {
-        return new Sheet("s", "Sheet", "Job", "", "Revision A", "2026-05-01", List.of("Row"), List.of(groups));
+    @Test
+    void aPartWithoutRowsKeepsItsTitle() {
+        assertThat(sheet(part("Universe 1", 0), part("Universe 2", 1)).beginning())
+                .extracting(Part::title)
+                .containsExactly("Universe 1", "Universe 2");
     }
 
     @Test
     void cellsAreEscapedAndFiguresMarked() {
-        Sheet sheet = new Sheet("x", "X", "job", "", "A", "2026-05-01", List.of("Fixture ID", "Name"), List.of());
-        assertThat(sheet.cells(List.of("204", "<b>\"Ada\" & Ω</b>")))
+        Paper paper = new Paper(
+                PaperKind.BY_FIXTURE,
+                "101",
+                List.of(new Column("Fixture ID", Column.Shape.FIGURE), new Column("Name", Column.Shape.TEXT)),
+                List.of(),
+                new Listing(List.of(), List.of()));
+        Sheet sheet = new Sheet(paper, "job", "", "A", "2026-05-01");
+        assertThat(sheet.cells(List.of(Cell.of("204"), Cell.of("<b>\"Ada\" & Ω</b>"))))
                 .isEqualTo("<td class=\"n\">204</td><td>&lt;b&gt;&quot;Ada&quot; &amp; Ω&lt;/b&gt;</td>");
+        assertThat(sheet.title()).isEqualTo("Patch by fixture: 101");
+        assertThat(sheet.origin()).isEqualTo("job. A. 2026-05-01.");
+    }
+
+    @Test
+    void aListTellsOfWhatJobRevisionAndDayEachRowIs() {
+        Listing listing = sheet().listing();
+        assertThat(listing.header()).containsExactly("Row", "Job", "Revision", "Date");
+        assertThat(listing.rows().get(0))
+                .extracting(Cell::words)
+                .containsExactly("1", "Job", "Revision A", "2026-05-01");
     }
 }

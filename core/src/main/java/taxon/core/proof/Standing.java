@@ -1,5 +1,6 @@
 package taxon.core.proof;
 
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
 import taxon.core.dmx.StartAddress;
@@ -20,6 +21,11 @@ public enum Standing {
     PROVED,
     /** What was last set or found on the unit is not what is planned now: it must be touched again. */
     STALE;
+
+    /** As people say it: "no address", "planned". */
+    public String words() {
+        return this == UNPLACED ? "no address" : name().toLowerCase(Locale.ROOT);
+    }
 
     /** True when someone set the unit, or found it set, whether or not that is still planned. */
     public boolean isSet() {

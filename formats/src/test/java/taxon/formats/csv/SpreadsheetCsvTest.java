@@ -2,8 +2,11 @@ package taxon.formats.csv;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.opencsv.CSVReader;
+import com.opencsv.exceptions.CsvException;
 import java.io.IOException;
 import java.io.StringReader;
+import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.apache.commons.csv.CSVFormat;
@@ -11,12 +14,27 @@ import org.apache.commons.csv.CSVParser;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import taxon.core.paper.Cell;
+import taxon.core.paper.Paper.Listing;
 
 class SpreadsheetCsvTest {
 
     /** OWASP, "CSV Injection": the characters that begin a formula (from memory). */
     @ParameterizedTest
-    @ValueSource(strings = {"=1+1", "+1", "-1", "@SUM(A1)", "\t=1", "\r=1", " =1", "＝1"})
+    @ValueSource(
+            strings = {
+                "=1+1",
+                "+1",
+                "-1",
+                "@SUM(A1)",
+                "\t=1",
+                "\r=1",
+                " =1",
+                "＝1",
+                "\u00A0=1",
+                "\u200B=1",
+                "\uFEFF\u2003+1"
+            })
     void noCellBeginsAsAFormulaDoes(String cell) {
         assertThat(SpreadsheetCsv.harmless(cell)).isEqualTo("'" + cell);
     }
@@ -25,6 +43,23 @@ class SpreadsheetCsvTest {
     @ValueSource(strings = {"", "2.073", "Crane rail", "a=b", "über"})
     void plainCellsStayAsTheyAre(String cell) {
         assertThat(SpreadsheetCsv.harmless(cell)).isEqualTo(cell);
+    }
+
+    /** Read by another library than the one that writes. */
+    @Test
+    void figuresOfAListingArePlainNumbersAlsoBelowZeroAndTextsAreHarmless() throws IOException, CsvException {
+        Listing listing = new Listing(
+                List.of("Fixture ID", "Offset", "Name"),
+                List.of(List.of(
+                        Cell.of(204),
+                        new Cell.Figure(new BigDecimal("-4.50"), "-4.5 m"),
+                        Cell.of("-1 \"bow\", left"))));
+        String text = new String(SpreadsheetCsv.write(listing), StandardCharsets.UTF_8).substring(1);
+        try (CSVReader reader = new CSVReader(new StringReader(text))) {
+            assertThat(reader.readAll()).containsExactly(new String[] {"Fixture ID", "Offset", "Name"}, new String[] {
+                "204", "-4.50", "'-1 \"bow\", left"
+            });
+        }
     }
 
     @Test

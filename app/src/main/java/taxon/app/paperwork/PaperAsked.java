@@ -1,0 +1,117 @@
+package taxon.app.paperwork;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import taxon.app.form.NotThereException;
+import taxon.app.form.Selection;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.paper.PaperChoice;
+import taxon.core.paper.PaperChoice.Order;
+import taxon.formats.json.Json;
+
+/**
+ * What a paper is limited to and how it is ordered, as it stands in its address: {@code only=chosen&sel=17,18},
+ * {@code position=2}, {@code universe=3}, {@code order=walk}.
+ *
+ * @param selection what is chosen, whether or not the paper is limited to that
+ * @param chosen true when it is
+ */
+record PaperAsked(
+        Selection selection,
+        boolean chosen,
+        Optional<Integer> position,
+        Optional<UniverseNumber> universe,
+        Order order) {
+    /** @throws NotThereException where a value means nothing */
+    static PaperAsked read(HttpServletRequest request) {
+        String only = value(request, "only");
+        if (!only.isEmpty() && !only.equals("chosen")) {
+            throw new NotThereException("only=" + only + " (a paper is of what is chosen, or of all)");
+        }
+        Selection selection = Selection.read(value(request, "sel"));
+        return new PaperAsked(
+                selection,
+                !only.isEmpty() && !selection.isEmpty(),
+                number(request, "position"),
+                number(request, "universe").map(n -> universe(request, n)),
+                order(value(request, "order")));
+    }
+
+    private static String value(HttpServletRequest request, String name) {
+        return Objects.requireNonNullElse(request.getParameter(name), "").strip();
+    }
+
+    private static Optional<Integer> number(HttpServletRequest request, String name) {
+        String text = value(request, name);
+        if (text.isEmpty()) {
+            return Optional.empty();
+        }
+        if (!text.matches("[1-9]\\d{0,8}")) {
+            throw new NotThereException(name + " " + text);
+        }
+        return Optional.of(Integer.parseInt(text));
+    }
+
+    private static UniverseNumber universe(HttpServletRequest request, int number) {
+        if (number > UniverseNumber.LAST) {
+            throw new NotThereException("universe " + value(request, "universe"));
+        }
+        return UniverseNumber.of(number);
+    }
+
+    private static Order order(String text) {
+        for (Order order : Order.values()) {
+            if (Json.slug(order).equals(text)) {
+                return order;
+            }
+        }
+        if (!text.isEmpty()) {
+            throw new NotThereException("order " + text);
+        }
+        return Order.USUAL;
+    }
+
+    public PaperChoice choice() {
+        return new PaperChoice(chosen ? selection.chosen() : new TreeSet<>(), position, universe, order);
+    }
+
+    /** "?only=chosen&sel=17,18", or nothing; the selection stands there only where the paper is limited to it. */
+    public String query() {
+        Map<String, String> parameters = new TreeMap<>();
+        if (chosen) {
+            parameters.put("only", "chosen");
+            parameters.put("sel", selection.text());
+        }
+        position.ifPresent(p -> parameters.put("position", p.toString()));
+        universe.ifPresent(u -> parameters.put("universe", u.toString()));
+        if (order != Order.USUAL) {
+            parameters.put("order", Json.slug(order));
+        }
+        return parameters.isEmpty()
+                ? ""
+                : parameters.entrySet().stream()
+                        .map(e -> e.getKey() + "=" + URLEncoder.encode(e.getValue(), StandardCharsets.UTF_8))
+                        .collect(Collectors.joining("&", "?", ""));
+    }
+
+    /** True when it is limited to that position. */
+    public boolean isAt(int number) {
+        return position.filter(p -> p == number).isPresent();
+    }
+
+    public boolean isIn(UniverseNumber number) {
+        return universe.filter(number::equals).isPresent();
+    }
+
+    /** How an order is named in an address. */
+    public String name(Order wanted) {
+        return wanted == Order.USUAL ? "" : Json.slug(wanted);
+    }
+}

@@ -1,0 +1,143 @@
+package taxon.app.paperwork;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.opencsv.CSVReader;
+import com.opencsv.exceptions.CsvException;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.StringReader;
+import java.util.List;
+import org.dhatim.fastexcel.reader.ReadableWorkbook;
+import org.dhatim.fastexcel.reader.Row;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import taxon.app.testing.Http;
+import taxon.app.testing.Http.Answer;
+import taxon.app.testing.TaxonServer;
+import taxon.app.testing.Zips;
+import taxon.core.paper.PaperKind;
+
+class PapersHttpTest {
+    private static TaxonServer server;
+    private static Http http;
+
+    @BeforeAll
+    static void start() {
+        server = TaxonServer.demo();
+        http = server.http();
+    }
+
+    @AfterAll
+    static void stop() {
+        server.close();
+    }
+
+    @ParameterizedTest
+    @EnumSource(PaperKind.class)
+    void everyPaperComesAsPagePdfAndLists(PaperKind kind) throws IOException {
+        String address = "/jobs/1/paperwork/" + kind.slug();
+        assertThat(http.page(address).text()).contains("<h2>" + kind.title() + "</h2>", "Lantern Pageant");
+        String pdf = Zips.pdfText(http.get(address + ".pdf").bytes());
+        assertThat(pdf).contains(kind.title(), "Lantern Pageant", "page 1 of ").doesNotContain("#");
+        int csvLines = http.get(address + ".csv").text().split("\r\n").length;
+        try (ReadableWorkbook workbook = new ReadableWorkbook(
+                new ByteArrayInputStream(http.get(address + ".xlsx").bytes()))) {
+            List<Row> rows = workbook.getFirstSheet().read();
+            assertThat(rows).hasSize(csvLines).hasSizeGreaterThan(1);
+        }
+    }
+
+    @Test
+    void aPaperIsLimitedAndOrderedByItsAddressInEveryForm() {
+        String query = "?position=1&order=address";
+        String page = http.page("/jobs/1/paperwork/by-fixture" + query).text();
+        assertThat(page).contains(".pdf?order=address&amp;position=1", ".csv?order=address&amp;position=1");
+        String all = http.get("/jobs/1/paperwork/by-fixture.csv").text();
+        String some = http.get("/jobs/1/paperwork/by-fixture.csv" + query).text();
+        assertThat(some.lines().count()).isBetween(2L, all.lines().count() - 1);
+        assertThat(all.lines()).containsAll(some.lines().toList());
+    }
+
+    @Test
+    void whatIsChosenLimitsAPaperOnlyWhereThatIsAsked() {
+        long all = http.get("/jobs/1/paperwork/by-fixture.csv").text().lines().count();
+        assertThat(http.get("/jobs/1/paperwork/by-fixture.csv?sel=1-5")
+                        .text()
+                        .lines()
+                        .count())
+                .isEqualTo(all);
+        assertThat(http.get("/jobs/1/paperwork/by-fixture.csv?sel=1-5&only=chosen")
+                        .text()
+                        .lines()
+                        .count())
+                .isEqualTo(1 + 5);
+        assertThat(http.page("/jobs/1/paperwork/by-fixture?sel=1-5").text()).contains("only what is chosen");
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {"position=first", "position=0", "universe=64000", "universe=1.5", "order=moon", "only=mine"})
+    void whatMeansNothingIsSaidAndNoPaperIsMade(String query) {
+        for (String ending : List.of("", ".pdf", ".csv", ".xlsx")) {
+            Answer answer = http.get("/jobs/1/paperwork/by-fixture" + ending + "?" + query);
+            assertThat(answer.status()).as(ending).isEqualTo(404);
+            assertThat(answer.text()).contains(query.substring(query.indexOf('=') + 1));
+        }
+    }
+
+    @Test
+    void aPositionThatIsGoneGivesAPaperThatSaysSo() {
+        assertThat(http.page("/jobs/1/paperwork/by-fixture?position=999").text())
+                .contains("position 999, which is gone", "Nothing of this is on the paper.");
+    }
+
+    private static final List<String> KEPT =
+            List.of("Fixture ID", "Type", "Mode", "Position", "Universe", "Slot", "Name", "Note");
+
+    private static List<List<String>> kept(String csv) {
+        try (CSVReader reader = new CSVReader(new StringReader(csv.substring(1)))) {
+            List<String[]> rows = reader.readAll();
+            List<String> header = List.of(rows.get(0));
+            return rows.stream()
+                    .skip(1)
+                    .map(row -> KEPT.stream().map(k -> row[header.indexOf(k)]).toList())
+                    .toList();
+        } catch (IOException | CsvException e) {
+            throw new AssertionError(e);
+        }
+    }
+
+    /** What goes out as a list comes in as the same rig, but for the later blocks of a fixture, for which lists have no column. */
+    @ParameterizedTest
+    @ValueSource(strings = {"csv", "xlsx"})
+    void thePatchByFixtureComesInAgainAsAnEquipmentList(String ending) {
+        String lists = "/jobs/1/paperwork/by-fixture.";
+        String job = http.job("Once more " + ending);
+        String list = http.upload(
+                        job + "/imports",
+                        "patch." + ending,
+                        http.get(lists + ending).bytes())
+                .json()
+                .path("next")
+                .asString();
+        // The one whose mode its type lacks is refused with a sentence.
+        assertThat(http.get(list).json().path("fixtures").asInt()).isEqualTo(94);
+        assertThat(http.get(list).text()).contains("The mode “12-channel” is not known");
+        assertThat(http.post(
+                                list + "/apply",
+                                "version",
+                                http.get(job).json().path("version").asLong())
+                        .status())
+                .isEqualTo(200);
+        assertThat(kept(http.get(job + "/paperwork/by-fixture.csv").text()))
+                .containsExactlyInAnyOrderElementsOf(
+                        kept(http.get(lists + "csv").text()).stream()
+                                .filter(row -> !row.contains("12-channel"))
+                                .toList());
+    }
+}

@@ -1,0 +1,42 @@
+package taxon.core.paper;
+
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.stream.Stream;
+
+/** The SHA-256 (FIPS 180-4) of texts one after the other; where one ends and the next begins counts too. */
+final class Fingerprint {
+    private final MessageDigest digest;
+
+    Fingerprint() {
+        try {
+            digest = MessageDigest.getInstance("SHA-256");
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException("every Java platform has SHA-256", e);
+        }
+    }
+
+    Fingerprint add(String text) {
+        byte[] bytes = text.getBytes(StandardCharsets.UTF_8);
+        digest.update(ByteBuffer.allocate(Integer.BYTES).putInt(bytes.length).array());
+        digest.update(bytes);
+        return this;
+    }
+
+    /** Texts of one row: that they are one row counts. */
+    Fingerprint add(Stream<String> row) {
+        List<String> texts = row.toList();
+        digest.update(ByteBuffer.allocate(Integer.BYTES).putInt(texts.size()).array());
+        texts.forEach(this::add);
+        return this;
+    }
+
+    /** In lower-case hexadecimal; nothing can be added afterwards. */
+    String end() {
+        return HexFormat.of().formatHex(digest.digest());
+    }
+}

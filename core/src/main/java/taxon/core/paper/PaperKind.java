@@ -1,0 +1,65 @@
+package taxon.core.paper;
+
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Optional;
+
+/** The papers that there are, in their order. */
+public enum PaperKind {
+    BY_FIXTURE("Patch by fixture", "No fixture yet."),
+    BY_POSITION("Patch by position", "No fixture yet."),
+    BY_UNIVERSE("Patch by universe", "No universe is in use."),
+    BY_TYPE("Patch by type", "No fixture yet."),
+    SLOTS("Every slot", "No fixture has an address."),
+    LINES("Lines and cable", "No line is drawn."),
+    CABLES("Cables to take along", "No line is drawn."),
+    BOXES("Boxes", "No box yet."),
+    PORTS("Ports", "No box with ports yet."),
+    GROUPS("Groups", "No group."),
+    COUNTS("Counts", "No fixture yet."),
+    TO_KNOW("What to know", "Nothing to know of single fixtures."),
+    TOUCH_AGAIN("Touch again", "Every unit that is known is as planned.");
+
+    private final String title;
+    private final String nothing;
+
+    PaperKind(String title, String nothing) {
+        this.title = title;
+        this.nothing = nothing;
+    }
+
+    public String title() {
+        return title;
+    }
+
+    /** What stands on it where it has no row. */
+    public String nothing() {
+        return nothing;
+    }
+
+    /** Its name in addresses and files: "by-fixture". */
+    public String slug() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    /** The paper of that name. */
+    public static Optional<PaperKind> of(String slug) {
+        return Arrays.stream(values()).filter(k -> k.slug().equals(slug)).findFirst();
+    }
+
+    /** True when it is of fixtures, so that it can be of some of them. */
+    public boolean isOfFixtures() {
+        return switch (this) {
+            case BY_FIXTURE, BY_POSITION, BY_UNIVERSE, BY_TYPE, SLOTS, COUNTS, TO_KNOW, TOUCH_AGAIN -> true;
+            case LINES, CABLES, BOXES, PORTS, GROUPS -> false;
+        };
+    }
+
+    /** True when its rows are of single fixtures in an order that can be chosen. */
+    public boolean isOrdered() {
+        return switch (this) {
+            case BY_FIXTURE, BY_POSITION, BY_TYPE, TO_KNOW -> true;
+            default -> false;
+        };
+    }
+}

@@ -1,0 +1,31 @@
+package taxon.core.paper;
+
+import taxon.core.rig.Plan;
+
+/** Makes papers of a plan. */
+public final class Papers {
+    private Papers() {}
+
+    /**
+     * One paper.
+     *
+     * @param choice what of the rig; a paper that is not of fixtures heeds only the universe, where it has any
+     */
+    public static Paper of(Plan plan, PaperKind kind, PaperChoice choice) {
+        return switch (kind) {
+            case BY_FIXTURE -> new PatchPapers(plan, choice).byFixture();
+            case BY_POSITION -> new PatchPapers(plan, choice).byPosition();
+            case BY_TYPE -> new PatchPapers(plan, choice).byType();
+            case BY_UNIVERSE -> new UniversePapers(plan, choice).byUniverse();
+            case SLOTS -> new UniversePapers(plan, choice).slots();
+            case LINES -> new LinePapers(plan, choice).lines();
+            case CABLES -> new LinePapers(plan, choice).cables();
+            case BOXES -> new BoxPapers(plan).boxes();
+            case PORTS -> new BoxPapers(plan).ports();
+            case GROUPS -> RigPapers.groups(plan);
+            case COUNTS -> RigPapers.counts(plan, choice);
+            case TO_KNOW -> new KnownPapers(plan, choice).toKnow();
+            case TOUCH_AGAIN -> new KnownPapers(plan, choice).touchAgain();
+        };
+    }
+}

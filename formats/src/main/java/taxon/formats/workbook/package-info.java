@@ -1,0 +1,5 @@
+/** Writes workbooks. */
+@NullMarked
+package taxon.formats.workbook;
+
+import org.jspecify.annotations.NullMarked;
