@@ -11,8 +11,11 @@ import java.util.zip.ZipOutputStream;
 
 /** Writes ZIP archives in memory; the bytes depend on nothing but what is given. */
 public final class ArchiveOut {
-    /** The earliest time that an archive can carry: for files whose time says nothing. */
-    public static final LocalDateTime NO_TIME = LocalDateTime.of(1980, 1, 1, 0, 0);
+    /**
+     * For files whose time says nothing. The very first time that an archive can carry, midnight of 1980-01-01, stands for "before",
+     * and would be written once more in the zone of this machine.
+     */
+    public static final LocalDateTime NO_TIME = LocalDateTime.of(1980, 1, 2, 0, 0);
 
     private ArchiveOut() {}
 
