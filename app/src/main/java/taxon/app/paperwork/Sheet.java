@@ -10,6 +10,7 @@ import taxon.core.paper.Paper.Listing;
 import taxon.core.paper.Paper.Part;
 import taxon.core.paper.PaperChoice;
 import taxon.core.paper.PaperKind;
+import taxon.core.paper.PaperText;
 import taxon.core.paper.Papers;
 import taxon.core.rig.Plan;
 
@@ -34,12 +35,21 @@ public record Sheet(Paper paper, String job, String venue, String revision, Stri
 
     /** "Patch by fixture", or "Patch by fixture: 101 to 112". */
     public String title() {
-        return paper.kind().title() + (paper.of().isEmpty() ? "" : ": " + paper.of());
+        return paper.title();
     }
 
     /** What stands below the title: job, venue, revision and day. */
     public String origin() {
-        return job + (venue.isBlank() ? "" : ", " + venue) + ". " + revision + ". " + date + ".";
+        return heading() + ". " + revision + ". " + date + ".";
+    }
+
+    private String heading() {
+        return job + (venue.isBlank() ? "" : ", " + venue);
+    }
+
+    /** What is on it but revision and day, which say nothing about whether it is still true. */
+    public PaperText text() {
+        return PaperText.of(paper, heading());
     }
 
     /** Its rows for a spreadsheet; of what job, revision and day a row is stands at its end. */

@@ -48,15 +48,9 @@ public record Paper(PaperKind kind, String of, List<Column> columns, List<Part> 
         return parts.stream().mapToInt(p -> p.rows().size()).sum();
     }
 
-    /** The same for the same content, wherever and whenever it is made: 64 hexadecimal digits. */
-    public String fingerprint() {
-        Fingerprint print = new Fingerprint().add(kind.slug()).add(of);
-        columns.forEach(c -> print.add(c.name()));
-        for (Part part : parts) {
-            print.add(part.title());
-            part.rows().forEach(row -> print.add(row.stream().map(Cell::words)));
-        }
-        return print.end();
+    /** "Patch by fixture", or "Patch by fixture: 101 to 112". */
+    public String title() {
+        return kind.title() + (of.isEmpty() ? "" : ": " + of);
     }
 
     static Stream<Cell> cells(String... words) {

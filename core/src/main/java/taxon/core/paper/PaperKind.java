@@ -1,6 +1,7 @@
 package taxon.core.paper;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 
@@ -45,6 +46,20 @@ public enum PaperKind {
     /** The paper of that name. */
     public static Optional<PaperKind> of(String slug) {
         return Arrays.stream(values()).filter(k -> k.slug().equals(slug)).findFirst();
+    }
+
+    /** The columns by which people tell its rows apart. */
+    List<String> naming() {
+        return switch (this) {
+            case BY_FIXTURE, BY_POSITION, BY_UNIVERSE, BY_TYPE, TOUCH_AGAIN -> List.of("Fixture ID", "Block");
+            case SLOTS -> List.of("Fixture ID", "Block", "Channel");
+            case LINES, TO_KNOW -> List.of("Fixture ID", "Type");
+            case CABLES -> List.of("What", "Length");
+            case BOXES -> List.of("Box");
+            case PORTS -> List.of("Port", "Label");
+            case GROUPS -> List.of("Name", "Folder", "Because");
+            case COUNTS -> List.of("Type", "Mode", "Position");
+        };
     }
 
     /** True when it is of fixtures, so that it can be of some of them. */
