@@ -13,9 +13,11 @@ import org.springframework.transaction.support.TransactionTemplate;
 import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
 import taxon.app.edit.NoSuchJobException;
+import taxon.app.paperwork.PrintedPapers;
 import taxon.app.paperwork.Sheet;
 import taxon.app.paperwork.SheetFiles;
 import taxon.app.store.JobStore;
+import taxon.app.store.PrintStore.Which;
 import taxon.app.store.Revision;
 import taxon.app.store.RevisionStore;
 import taxon.core.paper.PaperChoice;
@@ -35,6 +37,7 @@ public class Freezer {
     private final JobStore jobs;
     private final RevisionStore revisions;
     private final SheetFiles files;
+    private final PrintedPapers papers;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -43,12 +46,14 @@ public class Freezer {
             JobStore jobs,
             RevisionStore revisions,
             SheetFiles files,
+            PrintedPapers papers,
             TransactionTemplate transaction,
             Clock clock) {
         this.editor = editor;
         this.jobs = jobs;
         this.revisions = revisions;
         this.files = files;
+        this.papers = papers;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -99,7 +104,7 @@ public class Freezer {
     /** The bundle of a revision, made from what was frozen when it is first asked for, and kept. */
     public byte[] bundle(int job, Revision revision) {
         return revisions.bundle(job, revision).orElseGet(() -> {
-            byte[] made = make(revisions.document(job, revision), revision).zip();
+            byte[] made = make(job, revisions.document(job, revision), revision).zip();
             return editor.alone(job, () -> {
                 revisions.keepBundle(job, revision, made);
                 return revisions.bundle(job, revision).orElseThrow();
@@ -107,7 +112,7 @@ public class Freezer {
         });
     }
 
-    private Bundle make(String document, Revision revision) {
+    private Bundle make(int job, String document, Revision revision) {
         Plan plan = ((JobJson.Read) JobJson.read(utf8(document))).plan();
         Instant at = revision.frozenAt();
         String words = "Revision " + revision.letters();
@@ -116,7 +121,7 @@ public class Freezer {
         for (PaperKind kind : PaperKind.values()) {
             Sheet sheet = Sheet.of(plan, kind, PaperChoice.ALL, words, date);
             String name = "papers/" + kind.slug();
-            content.put(name + ".pdf", files.pdf(sheet));
+            content.put(name + ".pdf", files.pdf(sheet, papers.code(new Which(job, kind, ""), sheet)));
             content.put(name + ".csv", SpreadsheetCsv.write(sheet.listing()));
             content.put(name + ".xlsx", WorkbookOut.write(kind.title(), sheet.listing()));
         }

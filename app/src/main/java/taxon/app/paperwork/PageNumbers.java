@@ -9,8 +9,9 @@ import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.PDPageContentStream.AppendMode;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import taxon.core.paper.PaperCode;
 
-/** "page 3 of 12" at the foot of every page: how many there are is known only when all are drawn. */
+/** "page 3 of 12" at the foot of every page, since how many there are is known only when all are drawn, and the code at its head. */
 final class PageNumbers {
     private static final float POINTS_PER_MM = 72 / 25.4f;
     private static final float MARGIN = 12 * POINTS_PER_MM;
@@ -21,16 +22,18 @@ final class PageNumbers {
     private PageNumbers() {}
 
     /** @param font is read and embedded */
-    static void write(PDDocument document, InputStream font) throws IOException {
+    static void write(PDDocument document, InputStream font, PaperCode code) throws IOException {
         PDFont embedded = PDType0Font.load(document, font, true);
+        CodeMark mark = new CodeMark(code);
         int number = 0;
         for (PDPage page : document.getPages()) {
             number++;
-            write(document, page, embedded, "page " + number + " of " + document.getNumberOfPages());
+            write(document, page, embedded, mark, "page " + number + " of " + document.getNumberOfPages());
         }
     }
 
-    private static void write(PDDocument document, PDPage page, PDFont font, String words) throws IOException {
+    private static void write(PDDocument document, PDPage page, PDFont font, CodeMark mark, String words)
+            throws IOException {
         float width = font.getStringWidth(words) / 1000 * SIZE;
         try (PDPageContentStream stream = new PDPageContentStream(document, page, AppendMode.APPEND, true, true)) {
             stream.beginText();
@@ -39,6 +42,7 @@ final class PageNumbers {
             stream.newLineAtOffset(page.getMediaBox().getWidth() - MARGIN - width, FOOT);
             stream.showText(words);
             stream.endText();
+            mark.draw(page, stream, font);
         }
     }
 }

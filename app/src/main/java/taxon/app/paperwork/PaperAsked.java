@@ -1,6 +1,7 @@
 package taxon.app.paperwork;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.net.URLDecoder;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
@@ -9,6 +10,8 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.util.UriComponentsBuilder;
 import taxon.app.form.NotThereException;
 import taxon.app.form.Selection;
 import taxon.core.dmx.UniverseNumber;
@@ -29,8 +32,26 @@ record PaperAsked(
         Optional<Integer> position,
         Optional<UniverseNumber> universe,
         Order order) {
+    /** Where its parts are read from. */
+    private interface Parameters {
+        @Nullable
+        String value(String name);
+    }
+
     /** @throws NotThereException where a value means nothing */
     static PaperAsked read(HttpServletRequest request) {
+        return read(request::getParameter);
+    }
+
+    /** As {@link #query} wrote it. */
+    static PaperAsked read(String query) {
+        var parameters = UriComponentsBuilder.fromUriString(query).build().getQueryParams();
+        return read(name -> Optional.ofNullable(parameters.getFirst(name))
+                .map(v -> URLDecoder.decode(v, StandardCharsets.UTF_8))
+                .orElse(null));
+    }
+
+    private static PaperAsked read(Parameters request) {
         String only = value(request, "only");
         if (!only.isEmpty() && !only.equals("chosen")) {
             throw new NotThereException("only=" + only + " (a paper is of what is chosen, or of all)");
@@ -44,11 +65,11 @@ record PaperAsked(
                 order(value(request, "order")));
     }
 
-    private static String value(HttpServletRequest request, String name) {
-        return Objects.requireNonNullElse(request.getParameter(name), "").strip();
+    private static String value(Parameters request, String name) {
+        return Objects.requireNonNullElse(request.value(name), "").strip();
     }
 
-    private static Optional<Integer> number(HttpServletRequest request, String name) {
+    private static Optional<Integer> number(Parameters request, String name) {
         String text = value(request, name);
         if (text.isEmpty()) {
             return Optional.empty();
@@ -59,7 +80,7 @@ record PaperAsked(
         return Optional.of(Integer.parseInt(text));
     }
 
-    private static UniverseNumber universe(HttpServletRequest request, int number) {
+    private static UniverseNumber universe(Parameters request, int number) {
         if (number > UniverseNumber.LAST) {
             throw new NotThereException("universe " + value(request, "universe"));
         }

@@ -2,14 +2,8 @@ package taxon.app.paperwork;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.nio.charset.StandardCharsets;
-import java.time.Clock;
-import java.time.LocalDate;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.function.Function;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-import org.springframework.dao.DataAccessException;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -18,12 +12,13 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import taxon.app.access.People;
 import taxon.app.form.NotThereException;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
-import taxon.app.store.JobStore;
-import taxon.app.store.RevisionStore;
+import taxon.app.store.PrintStore.Which;
 import taxon.core.paper.PaperChoice;
+import taxon.core.paper.PaperCode;
 import taxon.core.paper.PaperKind;
 import taxon.core.rig.Plan;
 import taxon.formats.csv.SpreadsheetCsv;
@@ -32,23 +27,18 @@ import taxon.formats.workbook.WorkbookOut;
 /** The papers of the job as it is now. */
 @Controller
 class PaperworkController {
-    private static final Logger LOG = LoggerFactory.getLogger(PaperworkController.class);
     private static final MediaType CSV = new MediaType("text", "csv", StandardCharsets.UTF_8);
     private static final MediaType WORKBOOK =
             MediaType.parseMediaType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
 
     private final Frames frames;
-    private final RevisionStore revisions;
-    private final JobStore jobs;
     private final SheetFiles files;
-    private final Clock clock;
+    private final PrintedPapers printed;
 
-    PaperworkController(Frames frames, RevisionStore revisions, JobStore jobs, SheetFiles files, Clock clock) {
-        this.jobs = jobs;
+    PaperworkController(Frames frames, SheetFiles files, PrintedPapers printed) {
         this.frames = frames;
-        this.revisions = revisions;
         this.files = files;
-        this.clock = clock;
+        this.printed = printed;
     }
 
     @GetMapping("/jobs/{job}/paperwork")
@@ -77,35 +67,28 @@ class PaperworkController {
 
     @GetMapping("/jobs/{job}/paperwork/{name}.pdf")
     ResponseEntity<byte[]> pdf(@PathVariable int job, @PathVariable String name, HttpServletRequest request) {
-        return file(job, name, request, "pdf", MediaType.APPLICATION_PDF, files::pdf);
+        Which which = which(job, name, PaperAsked.read(request));
+        Sheet sheet = printed.now(frames.state(job), which);
+        PaperCode code = printed.code(which, sheet);
+        byte[] content = files.pdf(sheet, code);
+        printed.givenOut(which, code, sheet, People.of(request));
+        return file(sheet, "pdf", MediaType.APPLICATION_PDF, content);
     }
 
     @GetMapping("/jobs/{job}/paperwork/{name}.csv")
     ResponseEntity<byte[]> csv(@PathVariable int job, @PathVariable String name, HttpServletRequest request) {
-        return file(job, name, request, "csv", CSV, s -> SpreadsheetCsv.write(s.listing()));
+        Sheet sheet = find(job, name, PaperAsked.read(request));
+        return file(sheet, "csv", CSV, SpreadsheetCsv.write(sheet.listing()));
     }
 
     @GetMapping("/jobs/{job}/paperwork/{name}.xlsx")
     ResponseEntity<byte[]> workbook(@PathVariable int job, @PathVariable String name, HttpServletRequest request) {
+        Sheet sheet = find(job, name, PaperAsked.read(request));
         return file(
-                job,
-                name,
-                request,
-                "xlsx",
-                WORKBOOK,
-                s -> WorkbookOut.write(s.paper().kind().title(), s.listing()));
+                sheet, "xlsx", WORKBOOK, WorkbookOut.write(sheet.paper().kind().title(), sheet.listing()));
     }
 
-    private ResponseEntity<byte[]> file(
-            int job,
-            String name,
-            HttpServletRequest request,
-            String ending,
-            MediaType type,
-            Function<Sheet, byte[]> writer) {
-        Sheet sheet = find(job, name, PaperAsked.read(request));
-        byte[] content = writer.apply(sheet);
-        markPrinted(job);
+    private static ResponseEntity<byte[]> file(Sheet sheet, String ending, MediaType type, byte[] content) {
         return ResponseEntity.ok()
                 .contentType(type)
                 .header(
@@ -125,22 +108,12 @@ class PaperworkController {
                 .replaceAll(" +", " ");
     }
 
-    /** A store that cannot be written keeps nobody from the paper. */
-    private void markPrinted(int job) {
-        try {
-            jobs.markPrinted(job);
-        } catch (DataAccessException e) {
-            LOG.warn("That a paper of job {} was given out could not be kept", job, e);
-        }
+    private static Which which(int job, String name, PaperAsked asked) {
+        PaperKind kind = PaperKind.of(name).orElseThrow(() -> new NotThereException("paper " + name));
+        return new Which(job, kind, asked.query());
     }
 
     private Sheet find(int job, String name, PaperAsked asked) {
-        PaperKind kind = PaperKind.of(name).orElseThrow(() -> new NotThereException("paper " + name));
-        return Sheet.of(
-                frames.state(job).plan(),
-                kind,
-                asked.choice(),
-                revisions.state(job).words(),
-                LocalDate.now(clock).toString());
+        return printed.now(frames.state(job), which(job, name, asked));
     }
 }

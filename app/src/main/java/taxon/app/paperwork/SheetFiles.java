@@ -26,6 +26,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.springframework.stereotype.Component;
 import org.thymeleaf.ITemplateEngine;
 import org.thymeleaf.context.Context;
+import taxon.core.paper.PaperCode;
 
 /** Papers as files. A PDF holds its fonts and asks for nothing from outside. */
 @Component
@@ -49,16 +50,16 @@ public class SheetFiles {
     }
 
     /**
-     * As PDF, A4 across, with "page n of m" on every page. It waits for its turn; the same sheet gives the same bytes.
+     * As PDF, A4 across, with its code and "page n of m" on every page. It waits for its turn; the same sheet gives the same bytes.
      *
      * @throws PrintQueue.FullException when its turn did not come within two minutes
      */
-    public byte[] pdf(Sheet sheet) {
-        return queue.inTurn(() -> drawn(sheet));
+    public byte[] pdf(Sheet sheet, PaperCode code) {
+        return queue.inTurn(() -> drawn(sheet, code));
     }
 
     /** A long sheet is drawn in parts beside each other; each begins on a page of its own, and all are numbered through. */
-    private byte[] drawn(Sheet sheet) {
+    private byte[] drawn(Sheet sheet, PaperCode code) {
         List<Double> widths = ColumnWidths.of(sheet);
         List<Part> parts = drawers.all(sheet.parts(ROWS_DRAWN_TOGETHER), part -> part(part, widths));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
@@ -69,7 +70,7 @@ public class SheetFiles {
                     merger.appendDocument(document, next);
                 }
             }
-            PageNumbers.write(document, font("AtkinsonHyperlegibleNext-Regular.ttf"));
+            PageNumbers.write(document, font("AtkinsonHyperlegibleNext-Regular.ttf"), code);
             settle(document, sheet, parts.stream().map(Part::html).collect(Collectors.joining()));
             document.save(out);
         } catch (IOException e) {

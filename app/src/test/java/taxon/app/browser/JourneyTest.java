@@ -215,9 +215,9 @@ class JourneyTest {
     @Order(8)
     void papersShowJobRevisionDateAndPages() {
         browser.click(".stages a", "Paperwork");
-        browser.see(".page", "page 1 of 3");
+        browser.see(".page", "Harbour evening, Dock 4");
         browser.see(".page p", "Harbour evening, Dock 4. No revision yet,");
-        browser.click("nav[aria-label=Sheets] a", "Patch by universe");
+        browser.click("nav[aria-label=Papers] a", "Patch by universe");
         browser.see("h3", "Universe 2, Art-Net 2 = 0·0·2 to Quay node port 2");
     }
 

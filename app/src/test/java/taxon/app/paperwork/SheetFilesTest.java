@@ -15,11 +15,13 @@ import taxon.core.paper.Column;
 import taxon.core.paper.Paper;
 import taxon.core.paper.Paper.Listing;
 import taxon.core.paper.Paper.Part;
+import taxon.core.paper.PaperCode;
 import taxon.core.paper.PaperKind;
 
 /** Papers so long that they are drawn in parts: nobody sees where they were joined. */
 class SheetFilesTest {
     private static final int ROWS = 5_100;
+    private static final PaperCode CODE = PaperCode.of(1, "by-fixture", "", 0);
     private static TaxonServer server;
 
     @BeforeAll
@@ -47,7 +49,7 @@ class SheetFilesTest {
 
     @Test
     void everyRowIsThereOnceInOrderAndThePagesAreNumberedThrough() {
-        byte[] pdf = server.bean(SheetFiles.class).pdf(sheet(ROWS));
+        byte[] pdf = server.bean(SheetFiles.class).pdf(sheet(ROWS), CODE);
         String[] pages = Zips.pdfText(pdf).split("\f");
         for (int i = 0; i < pages.length; i++) {
             assertThat(pages[i])
@@ -64,13 +66,13 @@ class SheetFilesTest {
     @Test
     void theSameLongSheetGivesTheSameBytes() {
         SheetFiles files = server.bean(SheetFiles.class);
-        assertThat(Arrays.equals(files.pdf(sheet(2_600)), files.pdf(sheet(2_600))))
+        assertThat(Arrays.equals(files.pdf(sheet(2_600), CODE), files.pdf(sheet(2_600), CODE)))
                 .isTrue();
     }
 
     @Test
     void anEmptySheetHasOneNumberedPage() {
-        String text = Zips.pdfText(server.bean(SheetFiles.class).pdf(sheet(0)));
+        String text = Zips.pdfText(server.bean(SheetFiles.class).pdf(sheet(0), CODE));
         assertThat(text).contains("page 1 of 1", "No fixture yet.");
     }
 }

@@ -307,8 +307,14 @@ public final class Browser implements AutoCloseable {
 
     /** Clicks a link and waits for the file that it brings. */
     public byte[] download(String css, String fileName) {
-        click(css);
         Path file = downloads.resolve(fileName);
+        try {
+            // One of the same name from before would be taken for the new one.
+            Files.deleteIfExists(file);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        click(css);
         until("no file " + fileName, () -> Files.exists(file) && noneIsUnderWay());
         try {
             return Files.readAllBytes(file);

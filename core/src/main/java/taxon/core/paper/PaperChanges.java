@@ -39,7 +39,7 @@ public record PaperChanges(List<Change> headings, List<RowChange> rows) {
     /**
      * A row that reads otherwise.
      *
-     * @param row its words as they are now, or were where it is gone
+     * @param row its words as they stand on the printed paper, or now where it is new
      * @param fields those that changed, where it is still there
      */
     public record RowChange(Fate fate, List<String> row, List<Change> fields) {
@@ -115,7 +115,7 @@ public record PaperChanges(List<Change> headings, List<RowChange> rows) {
             }
         }
         if (!fields.isEmpty()) {
-            rows.add(new RowChange(Fate.CHANGED, now.row(), fields));
+            rows.add(new RowChange(Fate.CHANGED, before.row(), fields));
         }
     }
 

@@ -1,0 +1,128 @@
+package taxon.app.store;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.zip.GZIPInputStream;
+import java.util.zip.GZIPOutputStream;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+import taxon.app.store.PrintMapper.PaperRow;
+import taxon.core.paper.PaperCode;
+import taxon.core.paper.PaperKind;
+import taxon.core.paper.PaperText;
+import taxon.formats.json.PaperJson;
+
+/** What stands on the papers that were printed, by their codes, and which of them are out. */
+@Repository
+public class PrintStore {
+    private static final int MOST_TURNS = 20;
+
+    private final PrintMapper rows;
+    private final Clock clock;
+
+    PrintStore(PrintMapper rows, Clock clock) {
+        this.rows = rows;
+        this.clock = clock;
+    }
+
+    /**
+     * Which paper of which job it is.
+     *
+     * @param query what it is limited to and how it is ordered, as in its address: "?position=2", or nothing
+     */
+    public record Which(int job, PaperKind kind, String query) {}
+
+    /** What a code stands for. */
+    public record Kept(PaperCode code, Which which, PaperText text) {}
+
+    /**
+     * A paper that is out.
+     *
+     * @param revision as it stands on it
+     */
+    public record Print(int id, PaperCode code, Which which, String revision, String who, Instant at) {}
+
+    /** The code of a paper; what stands on it is kept under that code. The same words have the same code. */
+    @Transactional
+    public PaperCode code(Which which, PaperText text) {
+        String fingerprint = text.fingerprint();
+        for (int turn = 0; turn < MOST_TURNS; turn++) {
+            PaperCode code = PaperCode.of(which.job(), which.kind().slug() + which.query(), fingerprint, turn);
+            Optional<PaperRow> there = rows.paper(code.letters());
+            if (there.isEmpty()) {
+                rows.keep(
+                        code.letters(),
+                        which.job(),
+                        which.kind().slug(),
+                        which.query(),
+                        fingerprint,
+                        packed(PaperJson.print(text)));
+                return code;
+            }
+            if (which(there.get()).equals(which) && there.get().fingerprint().equals(fingerprint)) {
+                return code;
+            }
+        }
+        throw new IllegalStateException("no code is free for " + which);
+    }
+
+    /** Notes that a paper went out. */
+    public void printed(int job, PaperCode code, String revision, String who) {
+        rows.printed(code.letters(), job, revision, who, clock.instant().toString());
+    }
+
+    /** What a code stands for; empty where no paper of this store has it. */
+    public Optional<Kept> find(PaperCode code) {
+        return rows.paper(code.letters()).map(r -> new Kept(code, which(r), PaperJson.read(unpacked(r.content()))));
+    }
+
+    /** What is out of a job, the newest first. */
+    public List<Print> out(int job) {
+        return rows.out(job).stream()
+                .map(r -> new Print(
+                        r.id(),
+                        new PaperCode(r.code()),
+                        new Which(job, kind(r.kind()), r.query()),
+                        r.revision(),
+                        r.who(),
+                        Instant.parse(r.printedAt())))
+                .toList();
+    }
+
+    /** Notes that a paper is gone from the rig. @return false where it was not out */
+    public boolean takeBack(int job, int print) {
+        return rows.takeBack(job, print, clock.instant().toString()) > 0;
+    }
+
+    private static Which which(PaperRow row) {
+        return new Which(row.jobId(), kind(row.kind()), row.query());
+    }
+
+    private static PaperKind kind(String slug) {
+        return PaperKind.of(slug).orElseThrow(() -> new IllegalStateException("no paper is called " + slug));
+    }
+
+    private static byte[] packed(byte[] content) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (GZIPOutputStream zip = new GZIPOutputStream(out)) {
+            zip.write(content);
+        } catch (IOException e) {
+            throw new UncheckedIOException("bytes can always be packed in memory", e);
+        }
+        return out.toByteArray();
+    }
+
+    private static byte[] unpacked(byte[] content) {
+        try (GZIPInputStream zip = new GZIPInputStream(new ByteArrayInputStream(content))) {
+            return zip.readAllBytes();
+        } catch (IOException e) {
+            throw new UncheckedIOException("what was kept of a paper is damaged", e);
+        }
+    }
+}
