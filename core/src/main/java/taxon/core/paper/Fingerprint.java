@@ -1,6 +1,5 @@
 package taxon.core.paper;
 
-import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -22,7 +21,7 @@ final class Fingerprint {
 
     Fingerprint add(String text) {
         byte[] bytes = text.getBytes(StandardCharsets.UTF_8);
-        digest.update(ByteBuffer.allocate(Integer.BYTES).putInt(bytes.length).array());
+        count(bytes.length);
         digest.update(bytes);
         return this;
     }
@@ -30,9 +29,13 @@ final class Fingerprint {
     /** Texts of one row: that they are one row counts. */
     Fingerprint add(Stream<String> row) {
         List<String> texts = row.toList();
-        digest.update(ByteBuffer.allocate(Integer.BYTES).putInt(texts.size()).array());
+        count(texts.size());
         texts.forEach(this::add);
         return this;
+    }
+
+    private void count(int size) {
+        digest.update((size + ":").getBytes(StandardCharsets.UTF_8));
     }
 
     /** In lower-case hexadecimal; nothing can be added afterwards. */
