@@ -36,7 +36,8 @@ public final class SafeXml {
     }
 
     private static XMLInputFactory factory() {
-        XMLInputFactory factory = XMLInputFactory.newFactory();
+        // That of the platform: what else lies on the class path must not decide how strangers' files are read.
+        XMLInputFactory factory = XMLInputFactory.newDefaultFactory();
         factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
         factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
         // What is wrong is thrown; the parser's own copy of it on the error stream would only confuse.

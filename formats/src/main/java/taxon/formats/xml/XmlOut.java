@@ -14,7 +14,7 @@ public final class XmlOut {
 
     public XmlOut() {
         try {
-            writer = XMLOutputFactory.newFactory().createXMLStreamWriter(out, StandardCharsets.UTF_8.name());
+            writer = XMLOutputFactory.newDefaultFactory().createXMLStreamWriter(out, StandardCharsets.UTF_8.name());
             writer.writeStartDocument(StandardCharsets.UTF_8.name(), "1.0");
         } catch (XMLStreamException e) {
             throw new IllegalStateException("XML can always be written to memory", e);
