@@ -1,7 +1,6 @@
 package taxon.app.checks;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -17,11 +16,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import taxon.app.TaxonSettings;
 import taxon.app.checks.UnitWriter.Armed;
 import taxon.app.checks.UnitWriter.NotWrittenException;
-import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
 import taxon.app.form.Fields;
-import taxon.app.form.Keys;
-import taxon.app.form.NotThereException;
 import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Marks;
@@ -29,38 +25,23 @@ import taxon.app.frame.Stage;
 import taxon.core.network.Ipv4;
 import taxon.core.proof.RigComparison;
 import taxon.core.proof.Standing;
-import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.BlockRef;
-import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
-import taxon.core.rig.Mark;
 import taxon.core.rig.PlannedBlock;
-import taxon.core.rig.edit.JobEdits;
-import taxon.core.text.Texts;
 import taxon.formats.json.Json;
 
 /** Checks: reading the rig, planned against found, writing to a unit, ticking off what was set by hand. */
 @Controller
 class ChecksController {
     private final Frames frames;
-    private final JobEditor editor;
     private final Readings readings;
     private final UnitWriter writer;
-    private final Clock clock;
     private final TaxonSettings settings;
 
-    ChecksController(
-            Frames frames,
-            JobEditor editor,
-            Readings readings,
-            UnitWriter writer,
-            Clock clock,
-            TaxonSettings settings) {
+    ChecksController(Frames frames, Readings readings, UnitWriter writer, TaxonSettings settings) {
         this.frames = frames;
-        this.editor = editor;
         this.readings = readings;
         this.writer = writer;
-        this.clock = clock;
         this.settings = settings;
     }
 
@@ -209,57 +190,5 @@ class ChecksController {
         return fields.isFaulty()
                 ? Optional.empty()
                 : Optional.of(new BlockRef(FixtureKey.of(key.orElseThrow()), block.orElseThrow()));
-    }
-
-    /**
-     * Ticks off that someone set the planned address and mode by hand on the unit; {@code showed} is what it showed before, if that
-     * is to be remembered.
-     */
-    @PostMapping("/jobs/{job}/fixtures/{key}/set")
-    Object set(@PathVariable int job, @PathVariable int key, HttpServletRequest request) {
-        Reply reply = Reply.to(request, "set", "/jobs/" + job + "/checks?sel=" + key);
-        JobState state = frames.state(job);
-        Fixture fixture = state.plan()
-                .fixture(Keys.fixture(key))
-                .orElseThrow(() -> new NotThereException("fixture with the key " + key));
-        return tick(reply, state, List.of(fixture));
-    }
-
-    /** The same for all that are chosen, as one act. */
-    @PostMapping("/jobs/{job}/fixtures/set")
-    Object setAll(@PathVariable int job, HttpServletRequest request) {
-        Reply reply = Reply.to(request, "set", "/jobs/" + job + "/checks");
-        JobState state = frames.state(job);
-        List<Fixture> fixtures = reply.fields().keys("sel").stream()
-                .flatMap(k -> state.plan().fixture(k).stream())
-                .toList();
-        if (fixtures.isEmpty()) {
-            reply.fields().refuse("sel", "No fixture is chosen; choose some first.");
-        }
-        return reply.fields().isFaulty() ? reply.refused() : tick(reply, state, fixtures);
-    }
-
-    private Object tick(Reply reply, JobState state, List<Fixture> fixtures) {
-        String showed = reply.fields().text("showed");
-        reply.fields().build("showed", () -> Texts.allowLine("what it showed before", showed, 20));
-        if (reply.fields().isFaulty()) {
-            return reply.refused();
-        }
-        String by = "ticked off " + reply.who() + (showed.isEmpty() ? "" : ", showed " + showed + " before");
-        List<BlockEvidence> evidence = fixtures.stream()
-                .flatMap(f -> state.plan().blocksOf(f).stream())
-                .filter(b -> b.start().isPresent())
-                .map(b -> state.plan()
-                        .evidence(b.ref())
-                        .withSet(new Mark(
-                                b.start().orElseThrow(), b.mode().name(), clock.instant(), Texts.clip(by, 80))))
-                .toList();
-        String who = fixtures.size() == 1 ? fixtures.get(0).label() : fixtures.size() + " fixtures";
-        if (evidence.isEmpty()) {
-            return reply.conflicting(
-                    who + (fixtures.size() == 1 ? " has" : " have") + " no planned address that could be set.");
-        }
-        return reply.after(
-                editor.tick(state.job(), reply.who(), JobEdits.record(who + " ticked off as set", evidence)));
     }
 }

@@ -78,6 +78,11 @@ public final class Fields {
         return values.getOrDefault(field, "");
     }
 
+    /** True when the form has that field at all, be it empty. */
+    public boolean isSent(String field) {
+        return values.containsKey(field);
+    }
+
     public boolean has(String field) {
         return !text(field).isEmpty();
     }

@@ -9,9 +9,6 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import taxon.app.edit.JobState;
-import taxon.core.dmx.AddressSwitches;
-import taxon.core.dmx.AddressSwitches.Counting;
-import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.FixtureType;
@@ -26,13 +23,15 @@ import taxon.core.rig.NetworkText;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.Shares;
+import taxon.core.setting.Switches;
+import taxon.core.setting.UnitSetting;
 
 /**
  * All about one fixture, as its label would show it.
  *
  * @param fixture the fixture itself, for its form
  * @param modes what its mode may be
- * @param settings what must be set in the unit before it listens; empty when nothing
+ * @param setting what is set on the unit by hand
  * @param ways from who sends it to its socket, one for each universe
  */
 public record Card(
@@ -44,7 +43,7 @@ public record Card(
         List<String> modes,
         String position,
         Optional<String> hazard,
-        String settings,
+        UnitSetting setting,
         CardTraits traits,
         List<BlockLine> blocks,
         List<String> ways,
@@ -57,8 +56,7 @@ public record Card(
      * One block.
      *
      * @param address "2.073" or empty
-     * @param switches nine positions, switch 1 first; empty where the type has none, there is no address, or nine do not reach it
-     * @param counting what they add up to, in words
+     * @param switches empty where the type has none, there is no address, or nine do not reach it
      * @param shares with whom it has one address on purpose, and why; empty where it does not
      * @param evidence what the unit had last, where that differs from the plan
      */
@@ -68,8 +66,7 @@ public record Card(
             String slots,
             String needs,
             String address,
-            List<Boolean> switches,
-            String counting,
+            Optional<Switches> switches,
             String slot,
             String line,
             String shares,
@@ -91,7 +88,7 @@ public record Card(
                 type.hazard() == Facts.Hazard.NONE
                         ? Optional.empty()
                         : Optional.of(type.hazard().name().toLowerCase(Locale.ROOT)),
-                type.facts().settings(),
+                UnitSetting.of(plan, fixture),
                 CardTraits.of(plan, fixture),
                 plan.blocksOf(fixture).stream().map(b -> line(plan, b)).toList(),
                 ways(plan, fixture),
@@ -125,26 +122,13 @@ public record Card(
                 block.footprint() == 1 ? "1 slot" : block.footprint() + " slots",
                 block.block().needs(),
                 start.map(StartAddress::toString).orElse(""),
-                start.map(a -> switches(block.type(), a.slot())).orElse(List.of()),
-                block.type().facts().switches().map(Card::words).orElse(""),
+                Switches.of(block).filter(Switches::reach),
                 start.map(a -> a.slot().toString()).orElse(""),
                 start.map(a -> lineWords(plan, a)).orElse(""),
                 shareWords(plan, block.ref()),
                 Marks.of(standing),
                 start.isPresent() && standing != Standing.SET && standing != Standing.PROVED,
                 evidence(plan, block, standing));
-    }
-
-    private static List<Boolean> switches(FixtureType type, Slot slot) {
-        return type.facts()
-                .switches()
-                .filter(c -> AddressSwitches.reach(slot, c))
-                .map(c -> AddressSwitches.of(slot, c).positions())
-                .orElse(List.of());
-    }
-
-    private static String words(Counting counting) {
-        return counting == Counting.PLAIN ? "plain count" : "the address less one";
     }
 
     private static String shareWords(Plan plan, BlockRef block) {

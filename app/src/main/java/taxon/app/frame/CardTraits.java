@@ -8,6 +8,7 @@ import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Traits;
+import taxon.core.setting.MenuText;
 
 /**
  * What is special about a fixture, as its card shows and its form takes it.
@@ -15,9 +16,10 @@ import taxon.core.rig.Traits;
  * @param offset "−3.2 m" or empty
  * @param mirrors the ID of the fixture that it mirrors, or empty
  * @param parked one slot a line, "1.5 = 255 house light"
+ * @param menu what is set in its menu otherwise, "fan = quiet (near the choir)"
  * @param told the sentences on the card
  */
-public record CardTraits(String offset, Traits traits, String mirrors, String parked, List<String> told) {
+public record CardTraits(String offset, Traits traits, String mirrors, String parked, String menu, List<String> told) {
 
     public static CardTraits of(Plan plan, Fixture fixture) {
         Traits traits = fixture.traits();
@@ -30,6 +32,7 @@ public record CardTraits(String offset, Traits traits, String mirrors, String pa
                 traits,
                 mirrored.flatMap(Fixture::id).map(FixtureId::toString).orElse(""),
                 parked,
+                MenuText.of(traits.menu()),
                 told(traits, mirrored));
     }
 

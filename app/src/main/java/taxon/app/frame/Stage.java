@@ -10,7 +10,7 @@ public enum Stage {
     RIG(
             "Rig",
             EnumSet.of(Rule.TYPE_UNKNOWN, Rule.MODE_MISSING, Rule.DUPLICATE_ID, Rule.NO_ID, Rule.GROUP_NUMBER_TAKEN)),
-    TYPES("Types", EnumSet.of(Rule.MODE_DOUBTED, Rule.SHELF_SHORT)),
+    TYPES("Types", EnumSet.of(Rule.MODE_DOUBTED, Rule.SHELF_SHORT, Rule.MENU_DIFFERS)),
     ADDRESSES(
             "Addresses",
             EnumSet.of(

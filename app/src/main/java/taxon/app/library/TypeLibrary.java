@@ -21,6 +21,7 @@ import taxon.app.store.LibraryStore.StoredType;
 import taxon.core.fixture.BuiltInTypes;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
+import taxon.core.fixture.SettingGuide;
 import taxon.core.fixture.TypeBook;
 import taxon.core.fixture.TypeId;
 import taxon.core.fixture.TypeSource;
@@ -52,6 +53,7 @@ public class TypeLibrary {
     private volatile TypeIndex index;
     private final AtomicLong version = new AtomicLong();
     private volatile Shop shop;
+    private volatile Map<TypeId, SettingGuide> guides;
 
     TypeLibrary(LibraryStore store, TaxonSettings settings) {
         this.store = store;
@@ -65,6 +67,7 @@ public class TypeLibrary {
         });
         index = TypeIndex.of(summaries.values());
         shop = store.shop();
+        guides = store.guides();
     }
 
     /** What became of a file. */
@@ -94,8 +97,25 @@ public class TypeLibrary {
     /** A type as the library has it, also when it was put away. */
     public Optional<Entry> entry(TypeId id) {
         Optional<Entry> stored =
-                store.find(id).map(s -> new Entry(s.type(), s.source(), Optional.of(s), store.originals(id)));
-        return stored.or(() -> shipped.find(id).map(t -> new Entry(t, Source.BUILT_IN, Optional.empty(), List.of())));
+                store.find(id).map(s -> new Entry(guided(s.type()), s.source(), Optional.of(s), store.originals(id)));
+        return stored.or(
+                () -> shipped.find(id).map(t -> new Entry(guided(t), Source.BUILT_IN, Optional.empty(), List.of())));
+    }
+
+    /** What the shop has written down of its setting comes before what the type brought along. */
+    private FixtureType guided(FixtureType type) {
+        return Optional.ofNullable(guides.get(type.id()))
+                .map(g -> type.with(type.facts().with(g)))
+                .orElse(type);
+    }
+
+    /** Writes down how units of a type are set by hand, wherever the type comes from. */
+    public void describe(TypeId id, SettingGuide guide) {
+        alone(() -> {
+            store.describe(id, guide);
+            guides = store.guides();
+            return true;
+        });
     }
 
     public Optional<FixtureType> find(TypeId id) {

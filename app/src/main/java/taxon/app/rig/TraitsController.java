@@ -25,6 +25,7 @@ import taxon.core.rig.Traits;
 import taxon.core.rig.Traits.Parked;
 import taxon.core.rig.edit.FixtureEdits;
 import taxon.core.rig.edit.ParkEdits;
+import taxon.core.setting.MenuText;
 import taxon.core.text.Texts;
 
 /** Where on its position a fixture hangs, and what is special about it. */
@@ -52,6 +53,7 @@ public class TraitsController {
         Optional<Length> offset = fields.lengthOrNone("offset", "offset");
         Optional<FixtureKey> mirrors = mirrors(frames.state(job).plan(), fixture, fields);
         List<Parked> parked = parked(fields);
+        Traits.OwnMenu menu = menu(fields, frames.state(job).plan(), fixture);
         if (fields.isFaulty()) {
             return reply.refused();
         }
@@ -69,7 +71,8 @@ public class TraitsController {
                                 mirrors),
                         new Traits.Care(fields.text("hazard"), parked),
                         new Traits.Service(fields.text("line"), now.locked()),
-                        now.names()));
+                        now.names(),
+                        menu));
         return traits.isEmpty()
                 ? reply.refused()
                 : reply.after(editor.apply(
@@ -78,6 +81,16 @@ public class TraitsController {
                         Guard.UNTOUCHED_ELEMENTS,
                         People.of(request),
                         FixtureEdits.describe(fixture, offset, traits.get())));
+    }
+
+    /** A form without that field leaves it as it is. */
+    private static Traits.OwnMenu menu(Fields fields, Plan plan, FixtureKey key) {
+        Optional<Fixture> fixture = plan.fixture(key);
+        Traits.OwnMenu now = fixture.map(f -> f.traits().menu()).orElse(Traits.OwnMenu.NONE);
+        return fixture.isPresent() && fields.isSent("menu")
+                ? fields.build("menu", () -> MenuText.read(plan, fixture.get(), fields.text("menu")))
+                        .orElse(now)
+                : now;
     }
 
     /**

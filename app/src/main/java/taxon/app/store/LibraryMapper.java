@@ -90,6 +90,17 @@ interface LibraryMapper {
     @Select("select content from original_file where digest = #{digest}")
     Optional<byte[]> content(@Param("digest") String digest);
 
+    record GuideRow(String typeId, String guide) {}
+
+    @Select("select type_id, guide from setting_guide")
+    List<GuideRow> guides();
+
+    @Insert("""
+            insert into setting_guide (type_id, guide) values (#{id}, #{guide})
+            on conflict (type_id) do update set guide = excluded.guide
+            """)
+    void describe(@Param("id") String id, @Param("guide") String guide);
+
     @Select("select type_id, owned from shelf")
     List<ShelfRow> shelf();
 

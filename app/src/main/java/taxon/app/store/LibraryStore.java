@@ -12,6 +12,7 @@ import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import taxon.app.store.LibraryMapper.TypeRow;
 import taxon.core.fixture.FixtureType;
+import taxon.core.fixture.SettingGuide;
 import taxon.core.fixture.TypeId;
 import taxon.core.library.Doubt;
 import taxon.core.library.ModeRef;
@@ -20,6 +21,7 @@ import taxon.core.library.Source;
 import taxon.core.library.TypeSummary;
 import taxon.formats.json.FixtureTypeJson;
 import taxon.formats.json.Json;
+import taxon.formats.json.MenuJson;
 import taxon.formats.json.TypeSummaryJson;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -138,6 +140,18 @@ public class LibraryStore {
 
     public Optional<byte[]> content(String digest) {
         return rows.content(digest);
+    }
+
+    /** How units are set by hand, as far as the shop has written it down. */
+    public Map<TypeId, SettingGuide> guides() {
+        Map<TypeId, SettingGuide> guides = new LinkedHashMap<>();
+        rows.guides().forEach(r -> guides.put(TypeId.of(r.typeId()), MenuJson.readGuide(Json.parse(r.guide()))));
+        return guides;
+    }
+
+    /** Writes down how units of a type are set by hand. */
+    public void describe(TypeId id, SettingGuide guide) {
+        rows.describe(id.value(), MenuJson.write(guide).toString());
     }
 
     /** The shelf and the doubts as they are now. */

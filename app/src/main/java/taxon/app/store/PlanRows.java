@@ -28,9 +28,9 @@ import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
 import taxon.core.rig.Traits;
 import taxon.formats.json.ElementJson;
-import taxon.formats.json.FixtureTypeJson;
 import taxon.formats.json.GroupJson;
 import taxon.formats.json.Json;
+import taxon.formats.json.MenuJson;
 import taxon.formats.json.PlaceJson;
 
 /** The rows of the plan tables, and the way from elements to rows and back. Nulls end here. */
@@ -39,12 +39,11 @@ final class PlanRows {
 
     record TypeRow(String typeId, String definition) {
         static TypeRow of(RigType type) {
-            return new TypeRow(
-                    type.type().id().value(), FixtureTypeJson.write(type.type()).toString());
+            return new TypeRow(type.type().id().value(), MenuJson.write(type).toString());
         }
 
         RigType element() {
-            return new RigType(FixtureTypeJson.read(Json.parse(definition)));
+            return MenuJson.readType(Json.parse(definition));
         }
     }
 

@@ -28,6 +28,7 @@ import taxon.core.fixture.Facts.Reach;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.fixture.RemoteManagement;
+import taxon.core.fixture.SettingGuide;
 import taxon.core.fixture.TypeId;
 import taxon.core.library.ChannelOrder;
 import taxon.core.library.StandInText;
@@ -185,7 +186,10 @@ class BuildController {
                     .toList();
             fields.refuse("sheet", stops.isEmpty() ? "The sheet has no channel yet." : String.join(" ", stops));
         }
-        Optional<Facts> facts = facts(fields, remote(fields, begun, reading.modes()));
+        Optional<Facts> facts = facts(
+                fields,
+                remote(fields, begun, reading.modes()),
+                begun.map(t -> t.facts().guide()).orElse(SettingGuide.NONE));
         fields.build("maker", () -> Texts.requireLine("maker", fields.text("maker"), 60));
         fields.build("name", () -> Texts.requireLine("name", fields.text("name"), 60));
         if (fields.isFaulty() || facts.isEmpty()) {
@@ -224,7 +228,8 @@ class BuildController {
         return known.numbersLike(modes) ? known : known.withoutSoftware();
     }
 
-    private static Optional<Facts> facts(Fields fields, RemoteManagement remote) {
+    /** What the form does not show, such as menu steps, stays as it was. */
+    private static Optional<Facts> facts(Fields fields, RemoteManagement remote, SettingGuide guide) {
         Optional<Hazard> hazard = fields.choice("hazard", Hazard.class, Hazard.NONE);
         Optional<Reach> reach = fields.choice("reach", Reach.class, Reach.LINE);
         Optional<Integer> load = fields.has("load") ? fields.number("load", "load in eighths", 0, 64) : Optional.of(8);
@@ -243,7 +248,7 @@ class BuildController {
                         load.get(),
                         switches,
                         remote,
-                        fields.text("settings")));
+                        guide.withBefore(fields.text("settings"))));
     }
 
     private static List<String> sockets(String text) {

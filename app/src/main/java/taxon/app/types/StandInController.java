@@ -22,6 +22,7 @@ import taxon.core.fixture.Facts;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.fixture.RemoteManagement;
+import taxon.core.fixture.SettingGuide;
 import taxon.core.fixture.TypeId;
 import taxon.core.library.ChannelOrder;
 import taxon.core.library.StandIn;
@@ -121,7 +122,7 @@ class StandInController {
                 of.loadEighths(),
                 Optional.empty(),
                 RemoteManagement.NONE,
-                of.settings());
+                SettingGuide.first(of.settings()));
         Mode mode = new Mode(
                 chosen.mode().name(),
                 Optional.empty(),

@@ -29,6 +29,8 @@ class PagesTest {
             "/jobs/1/types/brackwater-smew-5/modes/2",
             "/jobs/1/types/fernglass-heron-380/compare?with=fernglass-tern",
             "/jobs/1/types/build?from=pellucid-wren",
+            "/jobs/1/types/brackwater-plover/setting",
+            "/jobs/1/setting",
             "/jobs/1/types/stand-in?order=R+G+B+W+blorp",
             "/jobs/1/types/advice?universes=4",
             "/jobs/1/changes?sel=25,26",
@@ -134,7 +136,8 @@ class PagesTest {
                 "/jobs/1/rig?sel=25",
                 "/jobs/1/types",
                 "/jobs/1/types/fernglass-heron-380/modes/3",
-                "/jobs/1/types/build"
+                "/jobs/1/types/build",
+                "/jobs/1/setting?one=25"
             })
     void onAPhoneNothingRunsOutOfThePage(String page) {
         browser.size(390, 844);

@@ -11,6 +11,7 @@ import taxon.core.fixture.Facts;
 import taxon.core.fixture.Facts.Hazard;
 import taxon.core.fixture.Facts.Reach;
 import taxon.core.fixture.RemoteManagement;
+import taxon.core.fixture.SettingGuide;
 import taxon.core.typesheet.SheetReader;
 
 class ModeSheetTest {
@@ -69,7 +70,7 @@ class ModeSheetTest {
                 4,
                 Optional.empty(),
                 RemoteManagement.NONE,
-                "");
+                SettingGuide.NONE);
         assertThat(FactsText.lines(facts))
                 .extracting(l -> l.name() + ": " + l.value())
                 .containsExactly(

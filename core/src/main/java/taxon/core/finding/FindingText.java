@@ -16,6 +16,7 @@ import taxon.core.text.Counted;
 /** The one place where findings become sentences: what, where, why it matters. */
 public final class FindingText {
     private static final int TOLD = 3;
+    private static final int MOST_UNITS = 8;
 
     private FindingText() {}
 
@@ -64,6 +65,9 @@ public final class FindingText {
             return s.type().fullName() + ": " + s.used() + " in the rig, " + s.owned() + " on the shelf, short by "
                     + (s.used() - s.owned()) + ".";
         }
+        if (grounds instanceof Grounds.MenuDiffers m) {
+            return menu(m);
+        }
         if (grounds instanceof Grounds.NoId n) {
             return n.fixtures().size() == 1
                     ? "1 fixture has no number: " + n.fixtures().get(0).label() + "."
@@ -86,6 +90,16 @@ public final class FindingText {
             return NetworkFindingText.sentence(n.what());
         }
         return grounds instanceof Grounds.UniverseUnrouted u ? unrouted(u) : WishFindingText.sentence(grounds);
+    }
+
+    private static String menu(Grounds.MenuDiffers m) {
+        String odd = m.units().stream()
+                .limit(MOST_UNITS)
+                .map(u -> u.fixture().label() + " (" + u.value() + ")")
+                .collect(Collectors.joining(", "));
+        int more = m.units().size() - MOST_UNITS;
+        return m.typeName() + ": all alike but " + odd + (more > 0 ? " and " + more + " more" : "") + ": " + m.setting()
+                + (m.common().isEmpty() ? "" : " is " + m.common() + " in the others") + ".";
     }
 
     private static String doubted(Grounds.ModeDoubted d) {

@@ -129,4 +129,14 @@ public sealed interface Grounds {
      * @param used more than {@code owned}
      */
     record ShelfShort(FixtureType type, int used, int owned) implements Grounds {}
+
+    /**
+     * Units that are set otherwise than others of their type, and nobody has said why.
+     *
+     * @param common what the others have; empty where that is not known
+     */
+    record MenuDiffers(String typeName, String setting, String common, List<Odd> units) implements Grounds {
+        /** One of them. */
+        public record Odd(Fixture fixture, String value) {}
+    }
 }

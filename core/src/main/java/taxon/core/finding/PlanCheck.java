@@ -57,6 +57,7 @@ public record PlanCheck(Map<Rule, List<Finding>> byRule) {
         ShopRules shopRules = new ShopRules(plan, shop);
         found.put(Rule.MODE_DOUBTED, shopRules.doubted());
         found.put(Rule.SHELF_SHORT, shopRules.shelfShort());
+        found.put(Rule.MENU_DIFFERS, new MenuRules(plan).differs());
         found.put(Rule.NO_ID, fixtures.noIds());
         found.put(Rule.GROUP_NUMBER_TAKEN, fixtures.groupNumbers());
         return new PlanCheck(found);

@@ -49,6 +49,7 @@ public enum Rule {
     RDM_STOPPED(Severity.NOTE),
     SOCKETS_DIFFER(Severity.NOTE),
     NEVER_LINKED(Severity.NOTE),
+    MENU_DIFFERS(Severity.NOTE),
     NO_ID(Severity.NOTE),
     OUT_OF_STEP(Severity.NOTE),
     GROUP_NUMBER_TAKEN(Severity.NOTE);

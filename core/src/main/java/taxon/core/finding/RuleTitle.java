@@ -52,6 +52,7 @@ public final class RuleTitle {
             case SOCKETS_DIFFER -> "Plugs that do not fit";
             case MODE_DOUBTED -> "A mode that is doubted";
             case SHELF_SHORT -> "More than the shop has";
+            case MENU_DIFFERS -> "Units of one type set differently";
             case NO_ID -> "Without a fixture ID";
             case GROUP_NUMBER_TAKEN -> "A group with the number of a fixture";
             case OUT_OF_STEP -> "Addresses out of step with the IDs";

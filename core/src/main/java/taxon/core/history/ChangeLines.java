@@ -31,6 +31,7 @@ import taxon.core.rig.RigType;
 import taxon.core.rig.Share;
 import taxon.core.rig.Traits;
 import taxon.core.rig.Universe;
+import taxon.core.setting.MenuText;
 
 /** Says what a change did. Names are looked up in one plan; what that no longer holds is told by its number. */
 public final class ChangeLines {
@@ -131,6 +132,7 @@ public final class ChangeLines {
         say(words, traits.locked() ? "locked" : "", "");
         traits.names().names().forEach((part, name) -> words.add(part + " named " + name));
         traits.parked().forEach(p -> words.add("parked " + p.block() + "." + p.offset() + " at " + p.value()));
+        say(words, MenuText.of(traits.menu()), "menu ");
         return String.join(", ", words);
     }
 
@@ -149,7 +151,7 @@ public final class ChangeLines {
 
         @Override
         public String type(RigType type) {
-            return words.type(type);
+            return type.type().fullName();
         }
 
         @Override
@@ -219,7 +221,10 @@ public final class ChangeLines {
 
         @Override
         public String type(RigType type) {
-            return type.type().fullName();
+            String menu = type.menu().values().entrySet().stream()
+                    .map(v -> v.getKey() + " = " + v.getValue())
+                    .collect(Collectors.joining("; "));
+            return type.type().fullName() + (menu.isEmpty() ? "" : ", menu " + menu);
         }
 
         @Override

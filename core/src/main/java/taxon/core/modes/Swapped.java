@@ -22,7 +22,7 @@ final class Swapped {
         List<Element> put = new ArrayList<>();
         Set<FixtureKey> otherBoxes = new HashSet<>();
         for (ChangeRequest.Switch one : request.switches()) {
-            put.add(new RigType(one.type()));
+            put.add(RigType.in(plan, one.type()));
             int blocks = one.type().mode(one.mode()).orElseThrow().blocks().size();
             for (FixtureKey key : one.fixtures()) {
                 plan.fixture(key).ifPresent(f -> {

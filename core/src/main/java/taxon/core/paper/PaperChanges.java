@@ -140,10 +140,7 @@ public record PaperChanges(List<Change> headings, List<RowChange> rows) {
     /** The words by which people tell the rows of a paper apart. */
     private static List<String> key(PaperKind kind, PaperText paper, PaperText.Part part, List<String> row) {
         List<String> key = new ArrayList<>();
-        if (kind == PaperKind.PORTS || kind == PaperKind.CABLES) {
-            // Their parts are of one box each, and begin with its name.
-            key.add(part.title().replaceFirst(", .*", ""));
-        }
+        key.add(kind.naming(part.title()));
         kind.naming().stream()
                 .map(paper.columns()::indexOf)
                 .filter(i -> i >= 0)

@@ -12,6 +12,8 @@ public enum PaperKind {
     BY_UNIVERSE("Patch by universe", "No universe is in use."),
     BY_TYPE("Patch by type", "No fixture yet."),
     SLOTS("Every slot", "No fixture has an address."),
+    SETTINGS("Settings sheet", "No fixture yet."),
+    CARDS("Settings cards", "No fixture yet."),
     LINES("Lines and cable", "No line is drawn."),
     CABLES("Cables to take along", "No line is drawn."),
     BOXES("Boxes", "No box yet."),
@@ -51,9 +53,9 @@ public enum PaperKind {
     /** The columns by which people tell its rows apart. */
     List<String> naming() {
         return switch (this) {
-            case BY_FIXTURE, BY_POSITION, BY_UNIVERSE, BY_TYPE, TOUCH_AGAIN -> List.of("Fixture ID", "Block");
+            case BY_FIXTURE, BY_POSITION, BY_UNIVERSE, BY_TYPE, TOUCH_AGAIN, SETTINGS -> List.of("Fixture ID", "Block");
             case SLOTS -> List.of("Fixture ID", "Block", "Channel");
-            case LINES, TO_KNOW -> List.of("Fixture ID", "Type");
+            case LINES, TO_KNOW, CARDS -> List.of("Fixture ID", "Type");
             case CABLES -> List.of("What", "Length");
             case BOXES -> List.of("Box");
             case PORTS -> List.of("Port", "Label");
@@ -62,10 +64,19 @@ public enum PaperKind {
         };
     }
 
+    /** What of the title of a part names its rows too: the box, where each part is of one box and begins with its name. */
+    String naming(String part) {
+        return switch (this) {
+            case PORTS, CABLES -> part.replaceFirst(", .*", "");
+            default -> "";
+        };
+    }
+
     /** True when it is of fixtures, so that it can be of some of them. */
     public boolean isOfFixtures() {
         return switch (this) {
-            case BY_FIXTURE, BY_POSITION, BY_UNIVERSE, BY_TYPE, SLOTS, COUNTS, TO_KNOW, TOUCH_AGAIN -> true;
+            case BY_FIXTURE, BY_POSITION, BY_UNIVERSE, BY_TYPE, SLOTS, COUNTS, TO_KNOW, TOUCH_AGAIN, SETTINGS, CARDS ->
+                true;
             case LINES, CABLES, BOXES, PORTS, GROUPS -> false;
         };
     }
@@ -73,7 +84,7 @@ public enum PaperKind {
     /** True when its rows are of single fixtures in an order that can be chosen. */
     public boolean isOrdered() {
         return switch (this) {
-            case BY_FIXTURE, BY_POSITION, BY_TYPE, TO_KNOW -> true;
+            case BY_FIXTURE, BY_POSITION, BY_TYPE, TO_KNOW, SETTINGS, CARDS -> true;
             default -> false;
         };
     }

@@ -18,6 +18,8 @@ public final class Papers {
             case BY_TYPE -> new PatchPapers(plan, choice).byType();
             case BY_UNIVERSE -> new UniversePapers(plan, choice).byUniverse();
             case SLOTS -> new UniversePapers(plan, choice).slots();
+            case SETTINGS -> new SettingPapers(plan, choice).sheet();
+            case CARDS -> new SettingPapers(plan, choice).cards();
             case LINES -> new LinePapers(plan, choice).lines();
             case CABLES -> new LinePapers(plan, choice).cables();
             case BOXES -> new BoxPapers(plan).boxes();

@@ -61,6 +61,11 @@ public record BlockEvidence(BlockRef ref, Optional<Mark> set, Optional<Mark> pro
         return new BlockEvidence(ref, set, Optional.empty(), uid);
     }
 
+    /** The same with nothing known of what is set: the unit itself is still known by its UID. */
+    public BlockEvidence withoutMarks() {
+        return new BlockEvidence(ref, Optional.empty(), Optional.empty(), uid);
+    }
+
     /** The same with another RDM UID. */
     public BlockEvidence withUid(String changed) {
         return new BlockEvidence(ref, set, proved, changed);

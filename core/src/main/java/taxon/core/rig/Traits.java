@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import taxon.core.fixture.MenuSetting;
 import taxon.core.fixture.Part;
 import taxon.core.text.Texts;
 
@@ -16,9 +17,11 @@ import taxon.core.text.Texts;
  * @param care what must not be touched by accident
  * @param service who feeds it, and whether it may be moved
  * @param names what its cells and layers are called
+ * @param menu what is set in its menu otherwise than in others of its type
  */
-public record Traits(Look look, Axes axes, Care care, Service service, PartNames names) {
-    public static final Traits NONE = new Traits(Look.NONE, Axes.USUAL, Care.NONE, Service.NONE, PartNames.NONE);
+public record Traits(Look look, Axes axes, Care care, Service service, PartNames names, OwnMenu menu) {
+    public static final Traits NONE =
+            new Traits(Look.NONE, Axes.USUAL, Care.NONE, Service.NONE, PartNames.NONE, OwnMenu.NONE);
 
     private static final int MOST_PARKED = 64;
 
@@ -108,6 +111,40 @@ public record Traits(Look look, Axes axes, Care care, Service service, PartNames
     }
 
     /**
+     * What is set in the menu of one unit otherwise than in others of its type.
+     *
+     * @param values by the name of the setting; at most 40
+     */
+    public record OwnMenu(SortedMap<String, OwnValue> values) {
+        public static final OwnMenu NONE = new OwnMenu(new TreeMap<>());
+
+        private static final int MOST = 40;
+
+        public OwnMenu {
+            values = Collections.unmodifiableSortedMap(new TreeMap<>(values));
+            values.keySet().forEach(MenuSetting::requireName);
+            if (values.size() > MOST) {
+                throw new IllegalArgumentException(values.size() + " settings are more than " + MOST);
+            }
+        }
+    }
+
+    /**
+     * A value of one unit.
+     *
+     * @param why it differs, at most 80 characters; empty where nobody has said so
+     */
+    public record OwnValue(String value, String why) {
+        public OwnValue {
+            MenuSetting.requireValue(value);
+            Texts.allowLine("reason for a setting", why, 80);
+            if (why.matches(".*[;()].*")) {
+                throw new IllegalArgumentException("“" + why + "” is no reason here: ; ( and ) stand between settings");
+            }
+        }
+    }
+
+    /**
      * A slot that holds a value.
      *
      * @param block counted from 1
@@ -186,19 +223,19 @@ public record Traits(Look look, Axes axes, Care care, Service service, PartNames
     }
 
     private Traits with(Look changed) {
-        return new Traits(changed, axes, care, service, names);
+        return new Traits(changed, axes, care, service, names, menu);
     }
 
     private Traits with(Axes changed) {
-        return new Traits(look, changed, care, service, names);
+        return new Traits(look, changed, care, service, names, menu);
     }
 
     private Traits with(Care changed) {
-        return new Traits(look, axes, changed, service, names);
+        return new Traits(look, axes, changed, service, names, menu);
     }
 
     private Traits with(Service changed) {
-        return new Traits(look, axes, care, changed, names);
+        return new Traits(look, axes, care, changed, names, menu);
     }
 
     /**
@@ -276,6 +313,11 @@ public record Traits(Look look, Axes axes, Care care, Service service, PartNames
         SortedMap<Part, String> changed = new TreeMap<>(names.names());
         changed.put(part, name);
         changed.values().removeIf(String::isEmpty);
-        return new Traits(look, axes, care, service, new PartNames(changed));
+        return new Traits(look, axes, care, service, new PartNames(changed), menu);
+    }
+
+    /** The same with other settings of its own. */
+    public Traits withMenu(OwnMenu changed) {
+        return new Traits(look, axes, care, service, names, changed);
     }
 }

@@ -23,6 +23,7 @@ import taxon.core.rig.Refusal;
 import taxon.core.rig.Refusal.Fault;
 import taxon.core.rig.RigPart;
 import taxon.core.rig.Traits;
+import taxon.core.setting.MenuText;
 import taxon.core.text.Texts;
 
 /** Reads the text of one cell into its fixture. What cannot be taken is a {@link CellRefusedException}. */
@@ -84,6 +85,7 @@ final class FieldReader {
                 case AXES_SWAPPED -> fixture.withTraits(traits.withAxesSwapped(flag(column, text)));
                 case MIRRORS -> fixture.withTraits(traits.withMirrors(mirrored(fixture, text)));
                 case PARKED -> parked(RigPart.whole(fixture), text);
+                case MENU -> fixture.withTraits(traits.withMenu(MenuText.read(plan, fixture, text)));
                 case GROUPS -> fixture;
             };
         } catch (IllegalArgumentException e) {

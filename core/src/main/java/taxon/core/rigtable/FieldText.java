@@ -11,6 +11,7 @@ import taxon.core.rig.PartSlots;
 import taxon.core.rig.Plan;
 import taxon.core.rig.RigPart;
 import taxon.core.rig.Traits;
+import taxon.core.setting.MenuText;
 
 /** How a cell reads. Typing the same text again changes nothing. */
 public final class FieldText {
@@ -72,6 +73,7 @@ public final class FieldText {
                         .map(FixtureId::toString)
                         .orElse("");
             case PARKED -> ParkedText.of(plan, RigPart.whole(fixture));
+            case MENU -> MenuText.of(traits.menu());
             case GROUPS -> GroupsText.of(plan, RigPart.whole(fixture));
         };
     }

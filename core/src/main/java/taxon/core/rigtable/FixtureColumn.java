@@ -27,6 +27,7 @@ public enum FixtureColumn {
     AXES_SWAPPED("Axes swapped", "Swap"),
     MIRRORS("Mirrors", "Mirror of"),
     PARKED("Parked", "Park"),
+    MENU("Menu", "Own settings", "Menu settings"),
     GROUPS("Folder and groups", "Groups", "Group", "Folder");
 
     private static final Set<FixtureColumn> OF_PARTS = EnumSet.of(ADDRESS, NAME, PARKED, GROUPS);

@@ -166,7 +166,7 @@ public final class SceneMerge {
             fixtures.add(known.get());
             return;
         }
-        used.add(new RigType(type));
+        used.add(RigType.in(plan, type));
         Fixture merged = known.map(f -> changed(f, wanted, type)).orElseGet(() -> made(wanted, type));
         fixtures.add(merged);
         if (merged.addresses().equals(addresses(wanted, type.mode(merged.mode())))) {
@@ -282,7 +282,7 @@ public final class SceneMerge {
                 : merged;
         return left.without(left.types().types().stream()
                 .filter(t -> UnknownType.is(t) && left.fixturesOf(t.id()).isEmpty())
-                .map(t -> new RigType(t).elementKey())
+                .map(t -> RigType.keyOf(t.id()))
                 .toList());
     }
 }

@@ -34,7 +34,7 @@ import taxon.core.testing.OracleRig.Unit;
  * exist; what it says is at least needed must be needed.
  */
 class FewestOracleTest {
-    private static final int RIGS = Integer.getInteger("taxon.oracle.rigs", 120);
+    private static final int RIGS = Integer.getInteger("taxon.oracle.rigs", 60);
 
     private int proved;
     private int unknown;

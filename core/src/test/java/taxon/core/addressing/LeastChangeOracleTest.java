@@ -30,7 +30,7 @@ import taxon.core.testing.OracleRig.Unit;
  * proved, no plan costs less.
  */
 class LeastChangeOracleTest {
-    private static final int RIGS = Integer.getInteger("taxon.oracle.rigs", 120);
+    private static final int RIGS = Integer.getInteger("taxon.oracle.rigs", 60);
 
     private int proved;
     private int unknown;

@@ -11,6 +11,7 @@ import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.RemoteManagement;
+import taxon.core.fixture.SettingGuide;
 import taxon.core.length.Length;
 import taxon.core.lines.LineEdits;
 import taxon.core.network.BoxKind;
@@ -88,7 +89,15 @@ class LineRulesTest {
     }
 
     private static Facts facts(List<String> sockets, List<String> outputs, int load, RemoteManagement remote) {
-        return new Facts(Facts.Hazard.NONE, Facts.Reach.LINE, sockets, outputs, load, Optional.empty(), remote, "");
+        return new Facts(
+                Facts.Hazard.NONE,
+                Facts.Reach.LINE,
+                sockets,
+                outputs,
+                load,
+                Optional.empty(),
+                remote,
+                SettingGuide.NONE);
     }
 
     @Test
@@ -230,7 +239,7 @@ class LineRulesTest {
         Plan plan = rig(PLAIN, 2);
         FixtureType other = with(facts(List.of("XLR3"), List.of("XLR3"), 8, RemoteManagement.NONE))
                 .withId(Rigs.type("three", 8).id());
-        plan = plan.with(new RigType(other)).with(fixture(plan, 101).withType(other.id()));
+        plan = plan.with(RigType.of(other)).with(fixture(plan, 101).withType(other.id()));
         says(
                 lined(plan, 1, 1, 101, 102),
                 Rule.SOCKETS_DIFFER,

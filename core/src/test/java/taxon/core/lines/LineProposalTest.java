@@ -119,9 +119,9 @@ class LineProposalTest {
                         facts.loadEighths(),
                         facts.switches(),
                         facts.remote(),
-                        facts.settings()),
+                        facts.guide()),
                 type.modes());
-        return plan.with(new RigType(other)).with(fixture.withType(other.id()));
+        return plan.with(RigType.of(other)).with(fixture.withType(other.id()));
     }
 
     private static Plan applied(LineProposal proposal, Plan plan) {

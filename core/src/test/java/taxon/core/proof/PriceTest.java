@@ -47,7 +47,7 @@ class PriceTest {
                 .isEqualTo(new Price(1, 0, 0));
         assertThat(of(PLAN.with(fixture(1).withMode("wide")))).isEqualTo(new Price(1, 0, 0));
         FixtureType other = Rigs.type("u", 10);
-        assertThat(of(PLAN.with(List.of(new RigType(other), fixture(1).withType(other.id())))))
+        assertThat(of(PLAN.with(List.of(RigType.of(other), fixture(1).withType(other.id())))))
                 .isEqualTo(new Price(1, 0, 0));
         assertThat(of(PLAN.with(fixture(1).withId(Optional.of(FixtureId.of(77))))))
                 .isEqualTo(new Price(0, 1, 0));
@@ -65,7 +65,7 @@ class PriceTest {
     @Test
     void anotherDefinitionOfATypeConcernsAllFixturesOfItAndNoOthers() {
         Plan two = Rigs.add(PLAN, Rigs.type("u", 5), 2, Optional.of(50), Optional.of(StartAddress.of(5, 1)));
-        Plan after = two.with(new RigType(Rigs.type("t", 12)));
+        Plan after = two.with(RigType.of(Rigs.type("t", 12)));
         assertThat(Price.of(PlanDelta.between(two, after), two, after)).isEqualTo(new Price(1, 1, 1));
     }
 

@@ -19,6 +19,7 @@ import taxon.core.fixture.Facts.Reach;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.RemoteManagement;
 import taxon.core.fixture.RemoteManagement.Software;
+import taxon.core.fixture.SettingGuide;
 import taxon.core.proof.FoundUnit.FoundBlock;
 import taxon.core.proof.RigComparison.Difference;
 import taxon.core.proof.RigComparison.Line;
@@ -242,7 +243,8 @@ class RigComparisonTest {
                 List.of(
                         new Software(OLD, new TreeMap<>(Map.of(1, "another", 7, "only"))),
                         new Software(NEW, new TreeMap<>(Map.of(1, "only")))));
-        Facts facts = new Facts(Hazard.NONE, Reach.LINE, List.of("XLR5"), List.of(), 8, Optional.empty(), remote, "");
+        Facts facts = new Facts(
+                Hazard.NONE, Reach.LINE, List.of("XLR5"), List.of(), 8, Optional.empty(), remote, SettingGuide.NONE);
         return FixtureType.of(type.id(), type.maker(), type.name(), type.shortName(), facts, type.modes());
     }
 

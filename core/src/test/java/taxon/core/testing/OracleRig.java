@@ -75,7 +75,7 @@ public record OracleRig(List<Unit> units, List<Unit> locked, List<Taken> reserve
         elements.add(new Position(1, "Pipe"));
         List<Unit> all = new ArrayList<>(units);
         all.addAll(locked);
-        all.stream().map(Unit::length).distinct().forEach(l -> elements.add(new RigType(type(l))));
+        all.stream().map(Unit::length).distinct().forEach(l -> elements.add(RigType.of(type(l))));
         for (int i = 0; i < all.size(); i++) {
             add(elements, all.get(i), i + 1, i >= units.size());
         }

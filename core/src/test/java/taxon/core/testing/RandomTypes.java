@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.stream.IntStream;
 import taxon.core.dmx.AddressSwitches;
 import taxon.core.fixture.Attribute;
@@ -17,11 +18,14 @@ import taxon.core.fixture.Condition;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Levels;
+import taxon.core.fixture.MenuSetting;
+import taxon.core.fixture.MenuStep;
 import taxon.core.fixture.Mode;
 import taxon.core.fixture.Part;
 import taxon.core.fixture.PhysicalRange;
 import taxon.core.fixture.RangeSet;
 import taxon.core.fixture.RemoteManagement;
+import taxon.core.fixture.SettingGuide;
 import taxon.core.fixture.TypeId;
 
 /** Types at random from a seed, with everything that a type can have. */
@@ -77,7 +81,7 @@ public final class RandomTypes {
                 random.nextInt(65),
                 random.nextBoolean() ? Optional.empty() : Optional.of(pick(List.of(AddressSwitches.Counting.values()))),
                 remote(modes),
-                random.nextBoolean() ? "" : "Menu › DMX: on & <kept>");
+                guide(seed, modes, random.nextBoolean() ? "" : "Menu › DMX: on & <kept>"));
         String name = "Type " + seed;
         return new FixtureType(
                 TypeId.named("Random", name),
@@ -89,6 +93,23 @@ public final class RandomTypes {
                 random.nextBoolean() ? "" : "rev " + random.nextInt(9),
                 facts,
                 modes);
+    }
+
+    private static SettingGuide guide(long seed, List<Mode> modes, String before) {
+        return seed % 3 == 0
+                ? SettingGuide.first(before)
+                : new SettingGuide(
+                        before,
+                        MenuStep.lines("Setup › Mode {number}\nSetup › Start {address}\n{universe 2} & {address 2}"),
+                        seed % 2 == 0 ? "" : "hold ↵",
+                        "start 1",
+                        seed % 5 == 0
+                                ? Optional.of(new SettingGuide.TenthSwitch(
+                                        new TreeSet<>(List.of(modes.get(0).name()))))
+                                : Optional.empty(),
+                        List.of(
+                                new MenuSetting("white point", "Colour › White", "6500 K", List.of("<5600 K>")),
+                                new MenuSetting("fan", "", "", List.of())));
     }
 
     private RemoteManagement remote(List<Mode> modes) {

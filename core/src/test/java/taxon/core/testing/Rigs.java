@@ -255,12 +255,18 @@ public final class Rigs {
                 .collect(Collectors.toSet());
     }
 
+    private static final Traits.OwnMenu MENU = new Traits.OwnMenu(new TreeMap<>(Map.of(
+            "fan",
+            new Traits.OwnValue("quiet", "near the choir"),
+            "white point",
+            new Traits.OwnValue("5600 K (cold)", ""))));
+
     private static Length length(Random random) {
         return new Length(random.nextInt(20_000_001) - 10_000_000);
     }
 
     private static Traits traits(Random random) {
-        return new Traits(
+        Traits traits = new Traits(
                 new Traits.Look(random.nextBoolean() ? "front" : "", random.nextBoolean() ? "amber gel" : ""),
                 new Traits.Axes(
                         random.nextBoolean(),
@@ -277,7 +283,10 @@ public final class Rigs {
                 new Traits.PartNames(
                         random.nextBoolean()
                                 ? new TreeMap<>(Map.of(Part.cell(1 + random.nextInt(4)), "hub", Part.layer(2), "ring"))
-                                : new TreeMap<>()));
+                                : new TreeMap<>()),
+                Traits.OwnMenu.NONE);
+        // Not by chance, so that rigs of one seed stay what they were.
+        return traits.panReversed() ? traits.withMenu(MENU) : traits;
     }
 
     private static int[] footprints(Random random) {

@@ -16,6 +16,7 @@ import taxon.core.fixture.Facts.Hazard;
 import taxon.core.fixture.Facts.Reach;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
+import taxon.core.fixture.SettingGuide;
 import taxon.core.fixture.TypeId;
 import taxon.core.text.Texts;
 import taxon.formats.gdtf.GdtfNote.Kind;
@@ -239,7 +240,7 @@ public final class GdtfReader {
                 assumed.loadEighths(),
                 assumed.switches(),
                 remote.read(byWrittenName),
-                "");
+                SettingGuide.NONE);
     }
 
     private Hazard hazard(List<Mode> modes) {

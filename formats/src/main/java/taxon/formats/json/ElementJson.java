@@ -51,7 +51,7 @@ public final class ElementJson {
 
         @Override
         public ObjectNode type(RigType type) {
-            return FixtureTypeJson.write(type.type());
+            return MenuJson.write(type);
         }
 
         @Override
@@ -128,7 +128,7 @@ public final class ElementJson {
     public static Element read(Kind kind, JsonNode node) {
         return switch (kind) {
             case JOB_SHEET -> readSheet(node);
-            case TYPE -> new RigType(FixtureTypeJson.read(node));
+            case TYPE -> MenuJson.readType(node);
             case POSITION -> PlaceJson.read(node);
             case BOX -> BoxJson.readBox(node);
             case LINE -> BoxJson.readLine(node);

@@ -41,7 +41,8 @@ public final class FixtureTypeJson {
         facts.inputs().forEach(inputs::add);
         ArrayNode outputs = node.putArray("outputs");
         facts.outputs().forEach(outputs::add);
-        node.put("loadEighths", facts.loadEighths()).put("rdm", facts.rdm()).put("settings", facts.settings());
+        node.put("loadEighths", facts.loadEighths()).put("rdm", facts.rdm());
+        MenuJson.write(facts.guide(), node);
         facts.switches().ifPresent(s -> node.put("switches", Json.slug(s)));
         RemoteJson.write(facts.remote(), node);
     }
@@ -107,7 +108,7 @@ public final class FixtureTypeJson {
                 Json.number(node, "loadEighths"),
                 Json.optional(node, "switches", n -> Json.constant(Counting.class, n.asString())),
                 RemoteJson.read(node),
-                Json.text(node, "settings"));
+                MenuJson.readGuide(node));
     }
 
     private static Mode mode(JsonNode node) {

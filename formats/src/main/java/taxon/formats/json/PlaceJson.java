@@ -142,6 +142,7 @@ public final class PlaceJson {
                     .forEach((part, name) ->
                             parts.addObject().put("part", part.toString()).put("name", name));
         }
+        MenuJson.write(traits.menu(), node);
         return node;
     }
 
@@ -168,7 +169,8 @@ public final class PlaceJson {
                         Json.optional(node, "mirrors", n -> FixtureKey.of(n.asInt()))),
                 new Traits.Care(Json.text(node, "hazard"), Json.list(node, "parked", PlaceJson::readParked)),
                 new Traits.Service(Json.text(node, "line"), node.path("locked").asBoolean(false)),
-                new Traits.PartNames(readNames(node.path("parts"))));
+                new Traits.PartNames(readNames(node.path("parts"))),
+                MenuJson.readOwn(node));
     }
 
     private static SortedMap<Part, String> readNames(JsonNode list) {

@@ -46,6 +46,7 @@ public enum TableColumn {
     MIRRORS(FixtureColumn.MIRRORS, 66),
     HAZARD(FixtureColumn.HAZARD, 90),
     PARKED(FixtureColumn.PARKED, 120),
+    MENU(FixtureColumn.MENU, 140),
     CELLS("Cells", 70),
     GROUPS(FixtureColumn.GROUPS, 140);
 

@@ -51,7 +51,7 @@ final class FixtureAdder {
         int unit = lastUnits.getOrDefault(position, 0);
         AddressWalk walk = AddressWalk.within(wanted.run());
         if (types.add(wanted.type().id())) {
-            put(new RigType(wanted.type()));
+            put(RigType.of(wanted.type()));
         }
         Fixture.Model model =
                 new Fixture.Model(wanted.type().id(), wanted.mode().name());
