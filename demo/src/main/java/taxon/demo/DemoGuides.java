@@ -29,7 +29,8 @@ final class DemoGuides {
                                     "linear",
                                     List.of("linear", "square", "s-shaped")),
                             new MenuSetting(
-                                    "fan", "Setup > Cooling", "by heat", List.of("by heat", "quiet", "always full")))),
+                                    "fan", "Setup > Cooling", "by heat", List.of("by heat", "quiet", "always full"))),
+                    Optional.of(2)),
             "fernglass-tern",
             new SettingGuide(
                     "",
@@ -40,7 +41,8 @@ final class DemoGuides {
                     List.of(
                             new MenuSetting(
                                     "white point", "Colour > White", "6500 K", List.of("3200 K", "5600 K", "6500 K")),
-                            new MenuSetting("fan", "Cooling", "by heat", List.of("by heat", "quiet")))),
+                            new MenuSetting("fan", "Cooling", "by heat", List.of("by heat", "quiet"))),
+                    Optional.of(4)),
             "oxbow-dunlin",
             new SettingGuide(
                     "Receiver on, radio linked to the show's transmitter",
@@ -48,7 +50,8 @@ final class DemoGuides {
                     "Hold set for 3 s",
                     "mode 1, start 1, receiver off",
                     Optional.empty(),
-                    List.of()),
+                    List.of(),
+                    Optional.of(8)),
             "brackwater-plover",
             new SettingGuide(
                     "",
@@ -56,7 +59,8 @@ final class DemoGuides {
                     "",
                     "all switches off",
                     Optional.of(new TenthSwitch(new TreeSet<>(List.of("9-channel")))),
-                    List.of()));
+                    List.of(),
+                    Optional.of(12)));
 
     private DemoGuides() {}
 

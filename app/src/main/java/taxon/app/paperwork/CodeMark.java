@@ -1,20 +1,15 @@
 package taxon.app.paperwork;
 
-import com.google.zxing.WriterException;
-import com.google.zxing.qrcode.decoder.ErrorCorrectionLevel;
-import com.google.zxing.qrcode.encoder.ByteMatrix;
-import com.google.zxing.qrcode.encoder.Encoder;
 import java.awt.Color;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.font.PDFont;
+import taxon.app.printing.CodeSquare;
 import taxon.core.paper.PaperCode;
 
-/**
- * The code at the head of a page: as QR code (ISO/IEC 18004; version 1 at level M holds it) with modules of half a millimetre, so that a
- * phone reads it at arm's length, and the same in letters beside it.
- */
+/** The code at the head of a page: with modules of half a millimetre, so that a phone reads it at arm's length, and in letters beside it. */
 final class CodeMark {
     private static final float POINTS_PER_MM = 72 / 25.4f;
     private static final float MODULE = 0.5f * POINTS_PER_MM;
@@ -24,29 +19,19 @@ final class CodeMark {
     private static final float SIZE = 9;
 
     private final PaperCode code;
-    private final ByteMatrix modules;
+    private final CodeSquare square;
 
     CodeMark(PaperCode code) {
         this.code = code;
-        try {
-            modules = Encoder.encode(code.letters(), ErrorCorrectionLevel.M).getMatrix();
-        } catch (WriterException e) {
-            throw new IllegalStateException("nine letters fit every QR code", e);
-        }
+        square = new CodeSquare(code);
     }
 
     void draw(PDPage page, PDPageContentStream stream, PDFont font) throws IOException {
-        float side = modules.getWidth() * MODULE;
+        float side = square.size() * MODULE;
         float left = page.getMediaBox().getWidth() - RIGHT - side;
         float top = page.getMediaBox().getHeight() - TOP;
         stream.setNonStrokingColor(Color.BLACK);
-        for (int row = 0; row < modules.getHeight(); row++) {
-            for (int column = 0; column < modules.getWidth(); column++) {
-                if (modules.get(column, row) == 1) {
-                    stream.addRect(left + column * MODULE, top - (row + 1) * MODULE, MODULE, MODULE);
-                }
-            }
-        }
+        square.draw(side, (x, y, width, height) -> add(stream, left + x, top - y - height, width, height));
         stream.fill();
         String letters = code.toString();
         stream.beginText();
@@ -54,5 +39,13 @@ final class CodeMark {
         stream.newLineAtOffset(left - GAP - font.getStringWidth(letters) / 1000 * SIZE, top - SIZE);
         stream.showText(letters);
         stream.endText();
+    }
+
+    private static void add(PDPageContentStream stream, float x, float y, float width, float height) {
+        try {
+            stream.addRect(x, y, width, height);
+        } catch (IOException e) {
+            throw new UncheckedIOException("a page in memory can always be drawn on", e);
+        }
     }
 }

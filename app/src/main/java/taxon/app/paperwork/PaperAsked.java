@@ -21,17 +21,19 @@ import taxon.formats.json.Json;
 
 /**
  * What a paper is limited to and how it is ordered, as it stands in its address: {@code only=chosen&sel=17,18},
- * {@code position=2}, {@code universe=3}, {@code order=walk}.
+ * {@code position=2}, {@code universe=3}, {@code order=walk}, {@code piece=17}.
  *
  * @param selection what is chosen, whether or not the paper is limited to that
  * @param chosen true when it is
+ * @param piece the one label or card that it is of
  */
-record PaperAsked(
+public record PaperAsked(
         Selection selection,
         boolean chosen,
         Optional<Integer> position,
         Optional<UniverseNumber> universe,
-        Order order) {
+        Order order,
+        Optional<String> piece) {
     /** Where its parts are read from. */
     private interface Parameters {
         @Nullable
@@ -39,12 +41,12 @@ record PaperAsked(
     }
 
     /** @throws NotThereException where a value means nothing */
-    static PaperAsked read(HttpServletRequest request) {
+    public static PaperAsked read(HttpServletRequest request) {
         return read(request::getParameter);
     }
 
     /** As {@link #query} wrote it. */
-    static PaperAsked read(String query) {
+    public static PaperAsked read(String query) {
         var parameters = UriComponentsBuilder.fromUriString(query).build().getQueryParams();
         return read(name -> Optional.ofNullable(parameters.getFirst(name))
                 .map(v -> URLDecoder.decode(v, StandardCharsets.UTF_8))
@@ -62,7 +64,8 @@ record PaperAsked(
                 !only.isEmpty() && !selection.isEmpty(),
                 number(request, "position"),
                 number(request, "universe").map(n -> universe(request, n)),
-                order(value(request, "order")));
+                order(value(request, "order")),
+                piece(value(request, "piece")));
     }
 
     private static String value(Parameters request, String name) {
@@ -87,6 +90,13 @@ record PaperAsked(
         return UniverseNumber.of(number);
     }
 
+    private static Optional<String> piece(String text) {
+        if (!text.isEmpty() && !text.matches("[A-Za-z0-9.-]{1,120}")) {
+            throw new NotThereException("piece " + text);
+        }
+        return text.isEmpty() ? Optional.empty() : Optional.of(text);
+    }
+
     private static Order order(String text) {
         for (Order order : Order.values()) {
             if (Json.slug(order).equals(text)) {
@@ -100,26 +110,33 @@ record PaperAsked(
     }
 
     public PaperChoice choice() {
-        return new PaperChoice(chosen ? selection.chosen() : new TreeSet<>(), position, universe, order);
+        return new PaperChoice(chosen ? selection.chosen() : new TreeSet<>(), position, universe, order, piece);
     }
 
     /** "?only=chosen&sel=17,18", or nothing; the selection stands there only where the paper is limited to it. */
     public String query() {
+        Map<String, String> parameters = parameters();
+        return parameters.isEmpty()
+                ? ""
+                : parameters.entrySet().stream()
+                        .map(e -> e.getKey() + "=" + URLEncoder.encode(e.getValue(), StandardCharsets.UTF_8))
+                        .collect(Collectors.joining("&", "?", ""));
+    }
+
+    /** The same by name. */
+    public Map<String, String> parameters() {
         Map<String, String> parameters = new TreeMap<>();
         if (chosen) {
             parameters.put("only", "chosen");
             parameters.put("sel", selection.text());
         }
         position.ifPresent(p -> parameters.put("position", p.toString()));
+        piece.ifPresent(p -> parameters.put("piece", p));
         universe.ifPresent(u -> parameters.put("universe", u.toString()));
         if (order != Order.USUAL) {
             parameters.put("order", Json.slug(order));
         }
-        return parameters.isEmpty()
-                ? ""
-                : parameters.entrySet().stream()
-                        .map(e -> e.getKey() + "=" + URLEncoder.encode(e.getValue(), StandardCharsets.UTF_8))
-                        .collect(Collectors.joining("&", "?", ""));
+        return parameters;
     }
 
     /** True when it is limited to that position. */

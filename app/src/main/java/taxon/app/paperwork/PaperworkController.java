@@ -2,6 +2,7 @@ package taxon.app.paperwork;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.springframework.http.ContentDisposition;
@@ -12,16 +13,25 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import taxon.app.access.People;
+import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.edit.JobState;
 import taxon.app.form.NotThereException;
+import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
+import taxon.app.paperwork.PrintedPapers.Coded;
+import taxon.app.printing.PrintTask;
+import taxon.app.printing.PrintTasks;
 import taxon.app.store.PrintStore.Which;
 import taxon.core.paper.PaperChoice;
 import taxon.core.paper.PaperCode;
 import taxon.core.paper.PaperKind;
+import taxon.core.paper.Piece;
+import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
+import taxon.core.setting.UnitSetting;
 import taxon.formats.csv.SpreadsheetCsv;
+import taxon.formats.json.Json;
 import taxon.formats.workbook.WorkbookOut;
 
 /** The papers of the job as it is now. */
@@ -34,8 +44,10 @@ class PaperworkController {
     private final Frames frames;
     private final SheetFiles files;
     private final PrintedPapers printed;
+    private final PrintTasks tasks;
 
-    PaperworkController(Frames frames, SheetFiles files, PrintedPapers printed) {
+    PaperworkController(Frames frames, SheetFiles files, PrintedPapers printed, PrintTasks tasks) {
+        this.tasks = tasks;
         this.frames = frames;
         this.files = files;
         this.printed = printed;
@@ -65,14 +77,53 @@ class PaperworkController {
         return "paperwork/page";
     }
 
+    /** To look at; it is noted as printed where it is asked for with a form. */
     @GetMapping("/jobs/{job}/paperwork/{name}.pdf")
     ResponseEntity<byte[]> pdf(@PathVariable int job, @PathVariable String name, HttpServletRequest request) {
         Which which = which(job, name, PaperAsked.read(request));
         Sheet sheet = printed.now(frames.state(job), which);
         PaperCode code = printed.code(which, sheet);
-        byte[] content = files.pdf(sheet, code);
-        printed.givenOut(which, code, sheet, People.of(request));
-        return file(sheet, "pdf", MediaType.APPLICATION_PDF, content);
+        return file(sheet, "pdf", MediaType.APPLICATION_PDF, files.pdf(sheet, code));
+    }
+
+    /** Prints it in the background; that it was printed is noted when it is drawn. */
+    @PostMapping("/jobs/{job}/paperwork/{name}/prints")
+    Object print(@PathVariable int job, @PathVariable String name, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "print", "/jobs/" + job + "/paperwork/" + name);
+        Which which = which(job, name, PaperAsked.read(request));
+        JobState state = frames.state(job);
+        Sheet sheet = printed.now(state, which);
+        PrintTask task = tasks.start(
+                job,
+                sheet.title(),
+                fileName(sheet) + ".pdf",
+                t -> which.kind() == PaperKind.CARDS
+                        ? cards(state, which, sheet, reply.who(), t)
+                        : paper(which, sheet, reply.who(), t));
+        return reply.done(
+                "", "/jobs/" + job + "/prints/" + task.id(), Json.object().put("print", task.id()));
+    }
+
+    private byte[] paper(Which which, Sheet sheet, String who, PrintTask task) {
+        PaperCode code = printed.code(which, sheet);
+        byte[] pdf = files.pdf(sheet, code, task);
+        printed.givenOut(which, code, sheet, who);
+        return pdf;
+    }
+
+    private byte[] cards(JobState state, Which which, Sheet sheet, String who, PrintTask task) {
+        PaperChoice choice = PaperAsked.read(which.query()).choice();
+        List<Coded> coded = printed.coded(state, PaperKind.CARDS, Piece.of(state.plan(), PaperKind.CARDS, choice));
+        List<PrintedCard> cards = coded.stream()
+                .flatMap(c -> state
+                        .plan()
+                        .fixture(FixtureKey.of(Integer.parseInt(c.piece().key())))
+                        .map(f -> new PrintedCard(UnitSetting.of(state.plan(), f), c.code()))
+                        .stream())
+                .toList();
+        byte[] pdf = files.cards(cards, sheet.heading(), sheet.revision() + ", " + sheet.date(), task);
+        printed.givenOut(state.job(), coded, who);
+        return pdf;
     }
 
     @GetMapping("/jobs/{job}/paperwork/{name}.csv")

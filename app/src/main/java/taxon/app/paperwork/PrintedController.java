@@ -1,6 +1,7 @@
 package taxon.app.paperwork;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
@@ -68,7 +69,11 @@ class PrintedController {
         frames.open(job, Optional.of(Stage.PAPERWORK), request, model);
         model.addAttribute("typed", code.map(PaperCode::toString).orElse(typed));
         model.addAttribute("none", kept.isPresent() || typed.isBlank() ? "" : none(typed, code));
-        kept.ifPresent(k -> model.addAttribute("kept", k));
+        kept.ifPresent(k -> {
+            model.addAttribute("kept", k);
+            model.addAttribute("again", PrintedView.again(k.which()));
+            model.addAttribute("isForm", !k.which().kind().isLabels());
+        });
         changes.ifPresent(c -> model.addAttribute("changes", ChangesView.of(c, SHOWN)));
         return "paperwork/code";
     }
@@ -87,9 +92,52 @@ class PrintedController {
             return Reply.json(HttpStatus.OK, PrintedJson.of(out));
         }
         frames.open(job, Optional.of(Stage.PAPERWORK), request, model);
-        model.addAttribute("out", out.stream().map(PrintedView::of).toList());
+        model.addAttribute(
+                "out",
+                out.stream()
+                        .filter(o -> !o.print().which().kind().isByPiece())
+                        .map(PrintedView::of)
+                        .toList());
+        model.addAttribute("pieces", PiecesView.of(out));
+        model.addAttribute("count", out.size());
         model.addAttribute("stale", out.stream().filter(o -> !o.isTrue()).count());
         return "paperwork/printed";
+    }
+
+    /** How many papers are out that no longer are true, for the foot of a page; nothing where none is. */
+    @GetMapping("/jobs/{job}/printed/tally")
+    String tally(@PathVariable int job, Model model) {
+        model.addAttribute("job", job);
+        model.addAttribute("untrue", papers.untrue(frames.state(job), job));
+        return "paperwork/parts :: tally";
+    }
+
+    /** What is out about one fixture, for its card. */
+    @GetMapping("/jobs/{job}/printed/of/{key}")
+    String of(@PathVariable int job, @PathVariable int key, Model model) {
+        model.addAttribute("job", job);
+        model.addAttribute(
+                "out",
+                papers.outOf(frames.state(job), job, Integer.toString(key)).stream()
+                        .map(PrintedView::of)
+                        .toList());
+        return "paperwork/parts :: card";
+    }
+
+    /** Notes that several are gone from the rig, as one act. */
+    @PostMapping("/jobs/{job}/printed/back")
+    Object backAll(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "printed", "/jobs/" + job + "/printed");
+        List<Integer> ids = Arrays.stream(reply.fields().text("keys").split(","))
+                .map(String::strip)
+                .filter(i -> i.matches("[1-9]\\d{0,8}"))
+                .map(Integer::valueOf)
+                .toList();
+        long taken = prints.together(
+                () -> ids.stream().filter(id -> prints.takeBack(job, id)).count());
+        return taken == 0
+                ? reply.conflicting("None of these is out; somebody has taken them back already.")
+                : reply.done(taken + " taken back.", Json.object().put("taken", taken));
     }
 
     @PostMapping("/jobs/{job}/printed/{print}/back")

@@ -2,7 +2,13 @@ package taxon.app.paperwork;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
@@ -15,13 +21,26 @@ import taxon.app.store.PrintStore.Print;
 import taxon.app.store.PrintStore.Which;
 import taxon.app.store.RevisionStore;
 import taxon.core.paper.PaperChanges;
+import taxon.core.paper.PaperChoice;
 import taxon.core.paper.PaperCode;
+import taxon.core.paper.PaperKind;
+import taxon.core.paper.PaperText;
+import taxon.core.paper.Piece;
+import taxon.core.rig.Plan;
 
 /** Papers that went out, and whether each of them is still true. */
 @Service
 public class PrintedPapers {
     private static final Logger LOG = LoggerFactory.getLogger(PrintedPapers.class);
 
+    /**
+     * How many are not true.
+     *
+     * @param marks another number each time that something is printed or taken back
+     */
+    private record Tally(long version, long marks, long untrue) {}
+
+    private final Map<Integer, Tally> tallies = new ConcurrentHashMap<>();
     private final PrintStore prints;
     private final JobStore jobs;
     private final RevisionStore revisions;
@@ -77,6 +96,50 @@ public class PrintedPapers {
         }
     }
 
+    /**
+     * A label or card with its code.
+     *
+     * @param which by which it is found again
+     */
+    public record Coded(Piece piece, Which which, PaperCode code) {}
+
+    private static Which which(int job, PaperKind kind, Piece piece) {
+        return new Which(job, kind, "?piece=" + piece.key());
+    }
+
+    /** The code that a label or card will have; nothing is kept. */
+    public PaperCode codeOf(int job, Plan plan, PaperKind kind, Piece piece) {
+        return PaperCode.of(
+                job,
+                kind.slug() + which(job, kind, piece).query(),
+                Sheet.textOf(piece.paper(), plan).fingerprint(),
+                0);
+    }
+
+    /** The codes of labels or cards, under which their words are kept from now on. */
+    public List<Coded> coded(JobState state, PaperKind kind, List<Piece> pieces) {
+        return prints.together(() -> pieces.stream()
+                .map(p -> {
+                    Which which = which(state.job(), kind, p);
+                    return new Coded(p, which, prints.code(which, Sheet.textOf(p.paper(), state.plan())));
+                })
+                .toList());
+    }
+
+    /** Notes that labels or cards were given out; of those whose words are out already nothing new is noted. */
+    public void givenOut(int job, List<Coded> coded, String who) {
+        jobs.markPrinted(job);
+        Set<PaperCode> out = prints.out(job).stream().map(Print::code).collect(Collectors.toSet());
+        String revision = revisions.state(job).words();
+        prints.together(() -> {
+            coded.stream()
+                    .map(Coded::code)
+                    .filter(c -> !out.contains(c))
+                    .forEach(c -> prints.printed(job, c, revision, who));
+            return true;
+        });
+    }
+
     PaperChanges changes(JobState state, Kept kept) {
         return PaperChanges.between(
                 kept.which().kind(), kept.text(), now(state, kept.which()).text());
@@ -84,10 +147,75 @@ public class PrintedPapers {
 
     /** What is out of a job; what no longer is true comes first. */
     List<Out> out(JobState state, int job) {
-        return prints.out(job).stream()
-                .flatMap(print -> prints.find(print.code()).stream()
-                        .map(kept -> new Out(print, kept.text().title(), changes(state, kept))))
+        Now now = new Now(state);
+        return prints.outWithWords(job).stream()
+                .map(p -> new Out(
+                        p.print(),
+                        p.text().title(),
+                        PaperChanges.between(
+                                p.print().which().kind(),
+                                p.text(),
+                                now.text(p.print().which()))))
                 .sorted((a, b) -> Boolean.compare(a.isTrue(), b.isTrue()))
                 .toList();
+    }
+
+    /** How many are out that no longer are true. The same question about the same state is answered at once. */
+    long untrue(JobState state, int job) {
+        int papersOut = prints.count(job);
+        if (papersOut == 0) {
+            return 0;
+        }
+        Tally known = tallies.get(job);
+        if (known == null || known.version() != state.version() || known.marks() != prints.marks(job)) {
+            long marks = prints.marks(job);
+            known = new Tally(
+                    state.version(),
+                    marks,
+                    out(state, job).stream().filter(o -> !o.isTrue()).count());
+            tallies.put(job, known);
+        }
+        return known.untrue();
+    }
+
+    /** The label and the card of a fixture that are out. */
+    List<Out> outOf(JobState state, int job, String key) {
+        Now now = new Now(state);
+        return prints.outOf(job, "?piece=" + key).stream()
+                .filter(p -> p.print().which().kind() == PaperKind.CARDS
+                        || p.print().which().kind() == PaperKind.UNIT_LABELS)
+                .map(p -> new Out(
+                        p.print(),
+                        p.text().title(),
+                        PaperChanges.between(
+                                p.print().which().kind(),
+                                p.text(),
+                                now.alone(p.print().which()))))
+                .toList();
+    }
+
+    /** What papers say now, each worked out once, and all labels of one kind together. */
+    private final class Now {
+        private final JobState state;
+        private final Map<Which, PaperText> texts = new HashMap<>();
+        private final Set<PaperKind> known = new HashSet<>();
+
+        Now(JobState state) {
+            this.state = state;
+        }
+
+        /** One alone, where it is only about that one. */
+        PaperText alone(Which which) {
+            return now(state, which).text();
+        }
+
+        PaperText text(Which which) {
+            if (which.query().startsWith("?piece=") && known.add(which.kind())) {
+                Piece.of(state.plan(), which.kind(), PaperChoice.ALL)
+                        .forEach(p ->
+                                texts.put(which(which.job(), which.kind(), p), Sheet.textOf(p.paper(), state.plan())));
+            }
+            return texts.computeIfAbsent(which, w -> now(state, w).text());
+        }
     }
 }

@@ -4,12 +4,13 @@ import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import taxon.app.paperwork.PrintedPapers.Out;
+import taxon.app.store.PrintStore.Which;
 
 /**
  * A paper that is out, in words.
  *
  * @param at "2026-11-29 14:03", in UTC as everywhere
- * @param paper the address of the same paper as it is now
+ * @param paper the address at which the same paper is printed as it is now
  * @param isTrue false where it says something else than the plan does now
  */
 record PrintedView(
@@ -23,8 +24,19 @@ record PrintedView(
         String paper,
         boolean isTrue,
         String state) {
+    private static final String PIECE = "?piece=";
     private static final DateTimeFormatter MINUTE =
             DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm", Locale.ROOT).withZone(ZoneOffset.UTC);
+
+    /** Where a paper is printed anew: a form for papers, a page with the stock for labels. */
+    static String again(Which which) {
+        String piece = which.query().startsWith(PIECE) ? which.query().substring(PIECE.length()) : "";
+        if (which.kind().isLabels()) {
+            return "labels/" + which.kind().slug() + (piece.isEmpty() ? which.query() : "?pieces=" + piece);
+        }
+        String query = piece.isEmpty() ? which.query() : "?only=chosen&sel=" + piece;
+        return "paperwork/" + which.kind().slug() + "/prints" + query;
+    }
 
     static PrintedView of(Out out) {
         var print = out.print();
@@ -36,8 +48,7 @@ record PrintedView(
                 print.revision(),
                 print.who(),
                 MINUTE.format(print.at()),
-                "paperwork/" + print.which().kind().slug() + ".pdf"
-                        + print.which().query(),
+                again(print.which()),
                 out.isTrue(),
                 out.isTrue() ? "still true" : ChangesView.counted(out.changes()));
     }

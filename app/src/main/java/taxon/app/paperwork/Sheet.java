@@ -43,13 +43,24 @@ public record Sheet(Paper paper, String job, String venue, String revision, Stri
         return heading() + ". " + revision + ". " + date + ".";
     }
 
-    private String heading() {
+    String heading() {
         return job + (venue.isBlank() ? "" : ", " + venue);
     }
 
     /** What is on it but revision and day, which say nothing about whether it is still true. */
     public PaperText text() {
-        return PaperText.of(paper, heading());
+        return textOf(paper, heading());
+    }
+
+    /** What is on a label or card of that job. */
+    static PaperText textOf(Paper paper, Plan plan) {
+        String venue = plan.sheet().venue();
+        return textOf(paper, plan.sheet().name() + (venue.isBlank() ? "" : ", " + venue));
+    }
+
+    /** Labels do not say of what job and venue they are. */
+    private static PaperText textOf(Paper paper, String heading) {
+        return PaperText.of(paper, paper.kind().isLabels() ? "" : heading);
     }
 
     /** Its rows for a spreadsheet; of what job, revision and day a row is stands at its end. */

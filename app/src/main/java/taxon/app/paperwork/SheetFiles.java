@@ -26,6 +26,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.springframework.stereotype.Component;
 import org.thymeleaf.ITemplateEngine;
 import org.thymeleaf.context.Context;
+import taxon.app.printing.PrintTask;
 import taxon.core.paper.PaperCode;
 
 /** Papers as files. A PDF holds its fonts and asks for nothing from outside. */
@@ -36,6 +37,7 @@ public class SheetFiles {
     private static final int REGULAR = 400;
     private static final int BOLD = 700;
     private static final int ROWS_DRAWN_TOGETHER = 2_500;
+    private static final int CARDS_DRAWN_TOGETHER = 100;
 
     private final ITemplateEngine templates;
     private final PrintQueue queue;
@@ -55,13 +57,25 @@ public class SheetFiles {
      * @throws PrintQueue.FullException when its turn did not come within two minutes
      */
     public byte[] pdf(Sheet sheet, PaperCode code) {
-        return queue.inTurn(() -> drawn(sheet, code));
+        return queue.inTurn(() -> drawn(sheet, code, () -> {}));
+    }
+
+    /** The same as something that is printed: each of its parts is a step. */
+    byte[] pdf(Sheet sheet, PaperCode code, PrintTask task) {
+        return queue.inTurn(() -> {
+            task.of(sheet.parts(ROWS_DRAWN_TOGETHER).size() + 1);
+            return drawn(sheet, code, task::step);
+        });
     }
 
     /** A long sheet is drawn in parts beside each other; each begins on a page of its own, and all are numbered through. */
-    private byte[] drawn(Sheet sheet, PaperCode code) {
+    private byte[] drawn(Sheet sheet, PaperCode code, Runnable step) {
         List<Double> widths = ColumnWidths.of(sheet);
-        List<Part> parts = drawers.all(sheet.parts(ROWS_DRAWN_TOGETHER), part -> part(part, widths));
+        List<Part> parts = drawers.all(sheet.parts(ROWS_DRAWN_TOGETHER), part -> {
+            Part drawn = part(part, widths);
+            step.run();
+            return drawn;
+        });
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (PDDocument document = Loader.loadPDF(parts.get(0).pdf())) {
             PDFMergerUtility merger = new PDFMergerUtility();
@@ -72,6 +86,7 @@ public class SheetFiles {
             }
             PageNumbers.write(document, font("AtkinsonHyperlegibleNext-Regular.ttf"), code);
             settle(document, sheet, parts.stream().map(Part::html).collect(Collectors.joining()));
+            step.run();
             document.save(out);
         } catch (IOException e) {
             throw new UncheckedIOException("the sheet " + sheet.name() + " cannot be drawn", e);
@@ -85,6 +100,39 @@ public class SheetFiles {
     private Part part(Sheet sheet, List<Double> widths) {
         String html =
                 templates.process("paperwork/print", new Context(Locale.UK, Map.of("sheet", sheet, "widths", widths)));
+        return new Part(html, drawn(html));
+    }
+
+    /**
+     * Settings cards as PDF, A4 upright, each with its own code; a step of the task for each.
+     *
+     * @param revision as it stands on every page
+     */
+    byte[] cards(List<PrintedCard> cards, String heading, String revision, PrintTask task) {
+        task.of(cards.size() / CARDS_DRAWN_TOGETHER + 2);
+        return queue.inTurn(() -> {
+            try (PDDocument document = new PDDocument()) {
+                PDFMergerUtility merger = new PDFMergerUtility();
+                for (int from = 0; from < cards.size(); from += CARDS_DRAWN_TOGETHER) {
+                    List<PrintedCard> some = cards.subList(from, Math.min(cards.size(), from + CARDS_DRAWN_TOGETHER));
+                    String html = templates.process(
+                            "paperwork/cards",
+                            new Context(Locale.UK, Map.of("cards", some, "heading", heading, "revision", revision)));
+                    try (PDDocument next = Loader.loadPDF(drawn(html))) {
+                        merger.appendDocument(document, next);
+                    }
+                    task.step();
+                }
+                ByteArrayOutputStream out = new ByteArrayOutputStream();
+                document.save(out);
+                return out.toByteArray();
+            } catch (IOException e) {
+                throw new UncheckedIOException("the cards cannot be drawn", e);
+            }
+        });
+    }
+
+    private static byte[] drawn(String html) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PdfRendererBuilder builder = new PdfRendererBuilder();
         builder.withHtmlContent(html, null);
@@ -94,12 +142,13 @@ public class SheetFiles {
         builder.useFont(() -> font("AtkinsonHyperlegibleMono-Regular.ttf"), MONO, REGULAR, FontStyle.NORMAL, true);
         builder.withProducer("Taxon");
         builder.toStream(out);
+        builder.useObjectDrawerFactory(CodeDrawer.FACTORY);
         try {
             builder.run();
         } catch (IOException e) {
-            throw new UncheckedIOException("the sheet " + sheet.name() + " cannot be drawn", e);
+            throw new UncheckedIOException("a page cannot be drawn", e);
         }
-        return new Part(html, out.toByteArray());
+        return out.toByteArray();
     }
 
     /** The same sheet gives the same bytes: dated with its own day, and its identifier made of what it shows. */

@@ -49,6 +49,38 @@ interface PrintMapper {
             """)
     List<PrintRow> out(int job);
 
+    record WordedRow(
+            int id,
+            String code,
+            String kind,
+            String query,
+            String revision,
+            String who,
+            String printedAt,
+            byte[] content) {}
+
+    /** The same with what stands on them. */
+    @Select("""
+            select print.id, print.code, kind, query, revision, who, printed_at, content
+            from print join paper using (code)
+            where print.job_id = #{job} and taken_back is null order by print.id desc
+            """)
+    List<WordedRow> outWithWords(int job);
+
+    @Select("""
+            select print.id, print.code, kind, query, revision, who, printed_at, content
+            from print join paper using (code)
+            where print.job_id = #{job} and taken_back is null and query = #{query} order by print.id desc
+            """)
+    List<WordedRow> outOf(@Param("job") int job, @Param("query") String query);
+
+    @Select("select count(*) from print where job_id = #{job} and taken_back is null")
+    int count(int job);
+
+    /** Prints are added and taken back, never removed. */
+    @Select("select count(*) + 1000000 * count(taken_back) from print where job_id = #{job}")
+    long marks(int job);
+
     @Update("update print set taken_back = #{at} where id = #{id} and job_id = #{job} and taken_back is null")
     int takeBack(@Param("job") int job, @Param("id") int id, @Param("at") String at);
 }

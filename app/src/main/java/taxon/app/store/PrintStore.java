@@ -8,11 +8,13 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import taxon.app.store.PrintMapper.PaperRow;
+import taxon.app.store.PrintMapper.WordedRow;
 import taxon.core.paper.PaperCode;
 import taxon.core.paper.PaperKind;
 import taxon.core.paper.PaperText;
@@ -70,6 +72,49 @@ public class PrintStore {
             }
         }
         throw new IllegalStateException("no code is free for " + which);
+    }
+
+    /** Does several things as one, which costs as much as one. */
+    @Transactional
+    public <T> T together(Supplier<T> work) {
+        return work.get();
+    }
+
+    /** A paper that is out, with what stands on it. */
+    public record Worded(Print print, PaperText text) {}
+
+    /** What is out of a job with its words, the newest first. */
+    public List<Worded> outWithWords(int job) {
+        return outWithWords(rows.outWithWords(job), job);
+    }
+
+    private static List<Worded> outWithWords(List<WordedRow> found, int job) {
+        return found.stream()
+                .map(r -> new Worded(
+                        new Print(
+                                r.id(),
+                                new PaperCode(r.code()),
+                                new Which(job, kind(r.kind()), r.query()),
+                                r.revision(),
+                                r.who(),
+                                Instant.parse(r.printedAt())),
+                        PaperJson.read(unpacked(r.content()))))
+                .toList();
+    }
+
+    /** What is out under that query, with its words. */
+    public List<Worded> outOf(int job, String query) {
+        return outWithWords(rows.outOf(job, query), job);
+    }
+
+    /** How many papers are out. */
+    public int count(int job) {
+        return rows.count(job);
+    }
+
+    /** Another number each time that something of a job is printed or taken back. */
+    public long marks(int job) {
+        return rows.marks(job);
     }
 
     /** Notes that a paper went out. */

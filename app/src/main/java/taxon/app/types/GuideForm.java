@@ -42,6 +42,7 @@ final class GuideForm {
             String steps,
             String confirm,
             String factory,
+            String perCase,
             boolean hasTenth,
             List<ModeLine> modes,
             List<Row> rows) {}
@@ -71,6 +72,10 @@ final class GuideForm {
                         guide.steps().stream().map(MenuStep::text).collect(Collectors.joining("\n"))),
                 fault.value(NAME, "confirm", guide.confirm()),
                 fault.value(NAME, "factory", guide.factory()),
+                fault.value(
+                        NAME,
+                        "perCase",
+                        guide.perCase().map(n -> Integer.toString(n)).orElse("")),
                 again
                         ? !fault.value(NAME, "tenth", "").isEmpty()
                         : guide.tenth().isPresent(),
@@ -120,6 +125,7 @@ final class GuideForm {
         for (int n = 1; n <= MOST_ROWS; n++) {
             row(fields, n, menu, values);
         }
+        Optional<Integer> perCase = fields.numberOrNone("perCase", "number in a case", 1, SettingGuide.MOST_PER_CASE);
         if (steps.isEmpty() || fields.isFaulty()) {
             return Optional.empty();
         }
@@ -131,7 +137,8 @@ final class GuideForm {
                         fields.text("confirm"),
                         fields.text("factory"),
                         tenth(fields, type),
-                        menu));
+                        menu,
+                        perCase));
         return guide.flatMap(g -> fields.build("", () -> new Sent(g, new MenuValues(values))));
     }
 

@@ -63,7 +63,7 @@ class PrintedHttpTest {
     }
 
     private byte[] print(String paper) {
-        return http.get(job + "/paperwork/" + paper).bytes();
+        return http.printed(job + "/paperwork/" + paper.replaceFirst("\\.pdf", "/prints"));
     }
 
     private static String codeOn(byte[] pdf) {
@@ -122,7 +122,7 @@ class PrintedHttpTest {
         assertThat(out.toString()).contains("by-position?position=1", "\"stillTrue\":true");
         edit("/cells", "key", 1, "column", "address", "text", "1.100");
         assertThat(http.page(job + "/printed").text())
-                .contains("2 of 2 are no longer true.", "1 thing differs", "by-position.pdf?position=1");
+                .contains("2 of 2 are no longer true.", "1 thing differs", "by-position/prints?position=1");
         int print = out.get(0).path("print").asInt();
         assertThat(http.post(job + "/printed/" + print + "/back").status()).isEqualTo(200);
         assertThat(http.get(job + "/printed").json().path("out")).hasSize(1);

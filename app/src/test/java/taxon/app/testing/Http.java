@@ -95,6 +95,23 @@ public final class Http {
     }
 
     /** Posts a form; names and values in turn. */
+    /** Asks for something to be printed, waits until it is drawn, and gets its file. */
+    public byte[] printed(String path, Object... fields) {
+        Answer asked = post(path, fields);
+        if (asked.status() != 200) {
+            throw new AssertionError(path + ": " + asked.text());
+        }
+        String print = asked.json().path("next").asString();
+        Wait.until(
+                print + " was not drawn in time",
+                () -> !get(print).json().path("state").asString().matches("waiting|drawing"));
+        Answer file = get(print + "/file");
+        if (file.status() != 200) {
+            throw new AssertionError(get(print).text());
+        }
+        return file.bytes();
+    }
+
     public Answer post(String path, Object... fields) {
         return send(form(path, fields).header("Accept", "application/json"));
     }

@@ -15,6 +15,7 @@ import taxon.core.rig.Line;
 import taxon.core.rig.NetworkText;
 import taxon.core.rig.Plan;
 import taxon.core.rig.RadioLink;
+import taxon.core.text.Counted;
 
 /** The way of a fixture in one sentence. */
 public final class WayText {
@@ -44,10 +45,11 @@ public final class WayText {
 
     private static String place(UnitWay way) {
         return way.line()
-                .map(l -> ", " + ordinal(way.place()) + " of " + l.stops().size()
-                        + way.metres()
-                                .map(m -> String.format(Locale.ROOT, ", %.1f m", m))
-                                .orElse(""))
+                .map(l ->
+                        ", " + Counted.ordinal(way.place()) + " of " + l.stops().size()
+                                + way.metres()
+                                        .map(m -> String.format(Locale.ROOT, ", %.1f m", m))
+                                        .orElse(""))
                 .orElse("");
     }
 
@@ -80,18 +82,5 @@ public final class WayText {
     /** "3 of 11" on its line; empty where no line reaches it. */
     public static String placeOf(UnitWay way) {
         return way.line().map(l -> way.place() + " of " + l.stops().size()).orElse("");
-    }
-
-    private static String ordinal(int number) {
-        int tens = number % 100;
-        String end = tens >= 11 && tens <= 13
-                ? "th"
-                : switch (number % 10) {
-                    case 1 -> "st";
-                    case 2 -> "nd";
-                    case 3 -> "rd";
-                    default -> "th";
-                };
-        return number + end;
     }
 }

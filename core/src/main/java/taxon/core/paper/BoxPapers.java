@@ -113,26 +113,41 @@ final class BoxPapers {
 
     private List<Cell> port(Box box, int number) {
         BoxPort port = box.ports().get(number - 1);
-        List<Way> own = ways.getOrDefault(new PortRef(box.number(), number), List.of());
+        List<Way> own = ways(box, number);
         return List.of(
                 Cell.of(number),
                 Cell.of(port.direction().words()),
-                own.size() == 1
-                        ? Cell.of(own.get(0).universe().number().number())
-                        : Cell.of(own.stream()
-                                .map(w -> w.universe().number().toString())
-                                .collect(Collectors.joining(", "))),
+                own.size() == 1 ? Cell.of(own.get(0).universe().number().number()) : Cell.of(numbers(own)),
                 Cell.of(own.stream()
                         .map(w -> w.universe().label())
                         .filter(l -> !l.isBlank())
                         .collect(Collectors.joining(", "))),
                 Cell.of(own.stream().map(w -> RouteWords.carried(w.route())).collect(Collectors.joining(", "))),
-                Cell.of(own.stream()
-                        .flatMap(w -> box.facts().shows().flatMap(h -> BoxNumber.typed(h, w.route())).stream())
-                        .collect(Collectors.joining(", "))),
+                Cell.of(typed(box, number)),
                 Cell.of(port.socket().words()),
                 Cell.of(port.rdm() ? "on" : "off"),
                 Cell.of(port.merge().words()),
                 Cell.of(port.whenLost().words()));
+    }
+
+    private static String numbers(List<Way> ways) {
+        return ways.stream().map(w -> w.universe().number().toString()).collect(Collectors.joining(", "));
+    }
+
+    private List<Way> ways(Box box, int port) {
+        return ways.getOrDefault(new PortRef(box.number(), port), List.of());
+    }
+
+    /** "universe 3", "universe 3, 4"; empty where nothing leaves there. */
+    String carried(Box box, int port) {
+        List<Way> own = ways(box, port);
+        return own.isEmpty() ? "" : "universe " + numbers(own);
+    }
+
+    /** What is typed on the box for what leaves there; empty where nobody knows how it counts. */
+    String typed(Box box, int port) {
+        return ways(box, port).stream()
+                .flatMap(w -> box.facts().shows().flatMap(h -> BoxNumber.typed(h, w.route())).stream())
+                .collect(Collectors.joining(", "));
     }
 }

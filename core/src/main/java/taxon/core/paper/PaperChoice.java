@@ -23,11 +23,16 @@ import taxon.core.rig.Position;
  * @param chosen only these fixtures; all where it is empty
  * @param position only what hangs there, by the number of the position
  * @param universe only what sits in it
+ * @param piece only the one label or card of that key
  */
 public record PaperChoice(
-        SortedSet<FixtureKey> chosen, Optional<Integer> position, Optional<UniverseNumber> universe, Order order) {
+        SortedSet<FixtureKey> chosen,
+        Optional<Integer> position,
+        Optional<UniverseNumber> universe,
+        Order order,
+        Optional<String> piece) {
     public static final PaperChoice ALL =
-            new PaperChoice(new TreeSet<>(), Optional.empty(), Optional.empty(), Order.USUAL);
+            new PaperChoice(new TreeSet<>(), Optional.empty(), Optional.empty(), Order.USUAL, Optional.empty());
 
     /** The order of fixtures. */
     public enum Order {
@@ -46,6 +51,17 @@ public record PaperChoice(
         public String words() {
             return words;
         }
+    }
+
+    /** All pieces of what is chosen. */
+    public PaperChoice(
+            SortedSet<FixtureKey> chosen, Optional<Integer> position, Optional<UniverseNumber> universe, Order order) {
+        this(chosen, position, universe, order, Optional.empty());
+    }
+
+    /** One piece of all that there are. */
+    public static PaperChoice piece(String key) {
+        return new PaperChoice(new TreeSet<>(), Optional.empty(), Optional.empty(), Order.USUAL, Optional.of(key));
     }
 
     public PaperChoice {

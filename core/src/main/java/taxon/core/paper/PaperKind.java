@@ -14,6 +14,10 @@ public enum PaperKind {
     SLOTS("Every slot", "No fixture has an address."),
     SETTINGS("Settings sheet", "No fixture yet."),
     CARDS("Settings cards", "No fixture yet."),
+    UNIT_LABELS("Unit labels", "No fixture yet."),
+    CABLE_LABELS("Cable labels", "No line is drawn."),
+    BOX_LABELS("Box and port labels", "No box yet."),
+    CASE_LABELS("Case labels", "No fixture yet."),
     LINES("Lines and cable", "No line is drawn."),
     CABLES("Cables to take along", "No line is drawn."),
     BOXES("Boxes", "No box yet."),
@@ -61,6 +65,10 @@ public enum PaperKind {
             case PORTS -> List.of("Port", "Label");
             case GROUPS -> List.of("Name", "Folder", "Because");
             case COUNTS -> List.of("Type", "Mode", "Position");
+            case UNIT_LABELS -> List.of("Fixture ID", "Type");
+            case CABLE_LABELS -> List.of("Cable", "This end");
+            case BOX_LABELS -> List.of("Label", "Address or box");
+            case CASE_LABELS -> List.of("Type", "Case");
         };
     }
 
@@ -75,16 +83,36 @@ public enum PaperKind {
     /** True when it is of fixtures, so that it can be of some of them. */
     public boolean isOfFixtures() {
         return switch (this) {
-            case BY_FIXTURE, BY_POSITION, BY_UNIVERSE, BY_TYPE, SLOTS, COUNTS, TO_KNOW, TOUCH_AGAIN, SETTINGS, CARDS ->
-                true;
-            case LINES, CABLES, BOXES, PORTS, GROUPS -> false;
+            case BY_FIXTURE,
+                    BY_POSITION,
+                    BY_UNIVERSE,
+                    BY_TYPE,
+                    SLOTS,
+                    COUNTS,
+                    TO_KNOW,
+                    TOUCH_AGAIN,
+                    SETTINGS,
+                    CARDS,
+                    UNIT_LABELS,
+                    CASE_LABELS -> true;
+            case LINES, CABLES, BOXES, PORTS, GROUPS, CABLE_LABELS, BOX_LABELS -> false;
         };
+    }
+
+    /** True when each of its rows is a label of its own. */
+    public boolean isLabels() {
+        return this == UNIT_LABELS || this == CABLE_LABELS || this == BOX_LABELS || this == CASE_LABELS;
+    }
+
+    /** True when each of its rows is a paper of its own, with its own code: a label, or a card. */
+    public boolean isByPiece() {
+        return isLabels() || this == CARDS;
     }
 
     /** True when its rows are of single fixtures in an order that can be chosen. */
     public boolean isOrdered() {
         return switch (this) {
-            case BY_FIXTURE, BY_POSITION, BY_TYPE, TO_KNOW, SETTINGS, CARDS -> true;
+            case BY_FIXTURE, BY_POSITION, BY_TYPE, TO_KNOW, SETTINGS, CARDS, UNIT_LABELS -> true;
             default -> false;
         };
     }

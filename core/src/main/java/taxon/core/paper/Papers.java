@@ -20,6 +20,7 @@ public final class Papers {
             case SLOTS -> new UniversePapers(plan, choice).slots();
             case SETTINGS -> new SettingPapers(plan, choice).sheet();
             case CARDS -> new SettingPapers(plan, choice).cards();
+            case UNIT_LABELS, CABLE_LABELS, BOX_LABELS, CASE_LABELS -> Labels.paper(plan, kind, choice);
             case LINES -> new LinePapers(plan, choice).lines();
             case CABLES -> new LinePapers(plan, choice).cables();
             case BOXES -> new BoxPapers(plan).boxes();

@@ -35,6 +35,7 @@ final class SettingPapers {
             Column.figure("Fixture ID"),
             Column.text("Name"),
             Column.text("Type"),
+            Column.text("Position"),
             Column.figure("Unit"),
             Column.text("Mode"),
             Column.figure("Mode no."),
@@ -58,7 +59,25 @@ final class SettingPapers {
     }
 
     Paper cards() {
-        return Paper.of(PaperKind.CARDS, choice.words(plan), CARD_COLUMNS, parts(f -> List.of(card(f))));
+        return choice.piece()
+                .map(this::one)
+                .orElseGet(() ->
+                        Paper.of(PaperKind.CARDS, choice.words(plan), CARD_COLUMNS, parts(f -> List.of(card(f)))));
+    }
+
+    /** The card of one unit, by the number of its key; without a row where there is no such unit any more. */
+    private Paper one(String key) {
+        Optional<Fixture> unit = plan.fixtures().stream()
+                .filter(f -> f.key().toString().equals(key))
+                .findFirst();
+        return unit.map(this::cardAlone)
+                .orElseGet(() -> Paper.of(
+                        PaperKind.CARDS, key + ", which is gone", CARD_COLUMNS, List.of(new Part("", List.of()))));
+    }
+
+    /** The card of one unit as the paper that it is. */
+    Paper cardAlone(Fixture unit) {
+        return Paper.of(PaperKind.CARDS, unit.label(), CARD_COLUMNS, List.of(new Part("", List.of(card(unit)))));
     }
 
     /** Makes the rows of one unit. */
@@ -119,6 +138,7 @@ final class SettingPapers {
                 FixtureCells.id(fixture),
                 Cell.of(fixture.name()),
                 Cell.of(setting.type()),
+                Cell.of(setting.position()),
                 FixtureCells.unit(fixture),
                 FixtureCells.mode(fixture),
                 Cell.of(setting.number()),

@@ -8,4 +8,18 @@ public final class Counted {
     public static String of(long count, String one) {
         return count + " " + (count == 1 ? one : one + "s");
     }
+
+    /** "3rd". */
+    public static String ordinal(int number) {
+        int tens = number % 100;
+        String end = tens >= 11 && tens <= 13
+                ? "th"
+                : switch (number % 10) {
+                    case 1 -> "st";
+                    case 2 -> "nd";
+                    case 3 -> "rd";
+                    default -> "th";
+                };
+        return number + end;
+    }
 }

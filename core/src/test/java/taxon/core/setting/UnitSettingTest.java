@@ -126,7 +126,8 @@ class UnitSettingTest {
                         "",
                         "",
                         Optional.of(new TenthSwitch(new TreeSet<>(tenth ? List.of("24-channel") : List.of()))),
-                        List.of()));
+                        List.of(),
+                        Optional.empty()));
         Plan plan = inMode(Rigs.add(Rigs.empty(), HERON.with(facts), 1, 1), "24-channel", slot);
         Switches switches = card(plan).blocks().get(0).switches().orElseThrow();
         assertThat(switches.words()).isEqualTo(words);
@@ -149,7 +150,8 @@ class UnitSettingTest {
     void aSettingOfTwoNamesThatReadAlikeIsRefused() {
         MenuSetting fan = new MenuSetting("fan", "", "", List.of());
         MenuSetting again = new MenuSetting("Fan ", "", "", List.of());
-        assertThatThrownBy(() -> new SettingGuide("", List.of(), "", "", Optional.empty(), List.of(fan, again)))
+        assertThatThrownBy(() -> new SettingGuide(
+                        "", List.of(), "", "", Optional.empty(), List.of(fan, again), Optional.empty()))
                 .hasMessageContaining("twice");
     }
 }

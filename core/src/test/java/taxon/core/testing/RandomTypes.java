@@ -109,7 +109,8 @@ public final class RandomTypes {
                                 : Optional.empty(),
                         List.of(
                                 new MenuSetting("white point", "Colour › White", "6500 K", List.of("<5600 K>")),
-                                new MenuSetting("fan", "", "", List.of())));
+                                new MenuSetting("fan", "", "", List.of())),
+                        seed % 7 == 0 ? Optional.of(4) : Optional.empty());
     }
 
     private RemoteManagement remote(List<Mode> modes) {

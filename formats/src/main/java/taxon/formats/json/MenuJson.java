@@ -62,6 +62,7 @@ public final class MenuJson {
             ArrayNode modes = node.putArray("tenthSwitchOnIn");
             t.onIn().forEach(modes::add);
         });
+        guide.perCase().ifPresent(n -> node.put("perCase", n));
         ArrayNode settings = node.putArray("settings");
         guide.menu().forEach(s -> {
             ObjectNode one = settings.addObject()
@@ -96,7 +97,8 @@ public final class MenuJson {
                                 Json.text(n, "name"),
                                 Json.text(n, "path"),
                                 Json.text(n, "factory"),
-                                Json.list(n, "choices", JsonNode::asString))));
+                                Json.list(n, "choices", JsonNode::asString))),
+                Json.optional(node, "perCase", JsonNode::asInt));
     }
 
     static void write(OwnMenu menu, ObjectNode traits) {
