@@ -51,6 +51,13 @@ record LabelAsked(
         return new Reader(parameters).asked();
     }
 
+    /** A shift as it is typed. */
+    public static String typed(double millimetres) {
+        return millimetres == Math.rint(millimetres)
+                ? Long.toString(Math.round(millimetres))
+                : Double.toString(millimetres);
+    }
+
     /** True for a size of one's own. */
     public boolean isOwn() {
         return choice.equals(OWN);
@@ -140,7 +147,7 @@ record LabelAsked(
                     return value;
                 }
             }
-            faults.add("“" + clipped(text) + "” is no " + what + ": it takes " + plain(least) + " to " + plain(most)
+            faults.add("“" + clipped(text) + "” is no " + what + ": it takes " + typed(least) + " to " + typed(most)
                     + " mm.");
             return Math.max(least, 0);
         }
@@ -165,10 +172,6 @@ record LabelAsked(
                     .limit(MOST_PIECES)
                     .forEach(pieces::add);
             return pieces;
-        }
-
-        private static String plain(double value) {
-            return value == Math.rint(value) ? Long.toString((long) value) : Double.toString(value);
         }
 
         private static String clipped(String text) {

@@ -12,6 +12,9 @@ import taxon.core.label.LabelStock.Place;
 
 /** The first sheet of labels as a drawing to scale, in millimetres. */
 final class LabelSvg {
+    /** That of the style sheet, in which no size may be given here. */
+    private static final double FONT_SIZE = 10;
+
     private final StringBuilder out = new StringBuilder(40_000);
 
     private LabelSvg() {}
@@ -35,7 +38,7 @@ final class LabelSvg {
 
     private void open(double width, double height) {
         add(
-                "<svg class=\"labels\" role=\"img\" aria-label=\"The first sheet\" viewBox=\"0 0 %s %s\" style=\"width:%smm\">",
+                "<svg class=\"labels\" role=\"img\" aria-label=\"The first sheet\" viewBox=\"0 0 %s %s\" width=\"%smm\">",
                 width, height, width);
     }
 
@@ -76,16 +79,17 @@ final class LabelSvg {
 
     private void text(Text text) {
         out.append("<text class=\"").append(text.face().name().toLowerCase(Locale.ROOT));
-        add("\" font-size=\"%s\" transform=\"translate(%s %s)", text.size(), text.x(), text.y());
-        out.append(text.isTurned() ? " rotate(180)\">" : "\">")
-                .append(HtmlUtils.htmlEscape(FittedLabel.printable(text.face(), text.words()), "UTF-8"))
+        add("\" transform=\"translate(%s %s)", text.x(), text.y());
+        out.append(text.isTurned() ? " rotate(180)" : "");
+        add(" scale(%s)\">", text.size() / FONT_SIZE);
+        out.append(HtmlUtils.htmlEscape(FittedLabel.printable(text.face(), text.words()), "UTF-8"))
                 .append("</text>");
     }
 
     private void add(String format, double... values) {
         Object[] rounded = new Object[values.length];
         for (int i = 0; i < values.length; i++) {
-            rounded[i] = String.format(Locale.ROOT, "%.2f", values[i]);
+            rounded[i] = String.format(Locale.ROOT, "%.3f", values[i]);
         }
         out.append(String.format(Locale.ROOT, format, rounded));
     }

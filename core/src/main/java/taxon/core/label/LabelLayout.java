@@ -27,6 +27,7 @@ public record LabelLayout(List<Text> texts, List<Square> codes, List<Bar> bars, 
     private static final double LARGEST_LINE = 4.6;
     private static final double LEADING = 1.22;
     private static final double SHARE_OF_LINES = 0.58;
+    private static final double LARGEST_SHARE = 0.72;
     private static final double CAPITAL = 0.72;
     private static final double LARGEST_CODE = 18;
     private static final double BAR = 2;
@@ -162,7 +163,7 @@ public record LabelLayout(List<Text> texts, List<Square> codes, List<Bar> bars, 
             List<Line> lines = lines();
             double weights = lines.stream().mapToDouble(Line::weight).sum();
             double pitch =
-                    lines.isEmpty() ? 0 : Math.min(LARGEST_LINE * LEADING, room.height() * SHARE_OF_LINES / weights);
+                    lines.isEmpty() ? 0 : Math.min(LARGEST_LINE * LEADING, room.height() * share(weights) / weights);
             double y = room.y() + room.height() - weights * pitch;
             for (Line line : lines) {
                 double high = line.weight() * pitch;
@@ -172,6 +173,12 @@ public record LabelLayout(List<Text> texts, List<Square> codes, List<Bar> bars, 
             }
             head(room.height() - weights * pitch);
             return new LabelLayout(texts, square.stream().toList(), bars, leftOut);
+        }
+
+        /** How much of the height lines take: more than usual only where they would be too small to be read. */
+        private double share(double weights) {
+            double least = weights * SMALLEST_LETTERS * LEADING / room.height();
+            return Math.max(SHARE_OF_LINES, Math.min(LARGEST_SHARE, least));
         }
 
         private void head(double height) {
@@ -194,17 +201,17 @@ public record LabelLayout(List<Text> texts, List<Square> codes, List<Bar> bars, 
                     .filter(lines -> !lines.isEmpty())
                     .forEach(fields::add);
             List<Line> letters = broken(new Line("the code", code, Face.EVEN));
-            double most = room.height() * SHARE_OF_LINES / (SMALLEST_LETTERS * LEADING);
+            double most = room.height() * LARGEST_SHARE / (SMALLEST_LETTERS * LEADING);
             double lines = weight(letters)
                     + fields.stream().mapToDouble(Fitter::weight).sum();
             while (lines > most && !fields.isEmpty()) {
                 List<Line> given = fields.remove(fields.size() - 1);
-                double needed = lines * SMALLEST_LETTERS * LEADING / SHARE_OF_LINES;
+                double needed = lines * SMALLEST_LETTERS * LEADING / LARGEST_SHARE;
                 leftOut.add(new Unfit(given.get(0).what(), needed, room.height()));
                 lines -= weight(given);
             }
             if (weight(letters) > most) {
-                leftOut.add(new Unfit("the code", SMALLEST_LETTERS * LEADING / SHARE_OF_LINES, room.height()));
+                leftOut.add(new Unfit("the code", SMALLEST_LETTERS * LEADING / LARGEST_SHARE, room.height()));
             } else {
                 fields.add(letters);
             }
