@@ -6,6 +6,7 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration;
+import taxon.app.handover.BundleCommand;
 import taxon.app.start.StartTrouble;
 import taxon.app.store.copies.StoreCommand;
 
@@ -20,6 +21,9 @@ public class TaxonApplication {
         List<String> given = List.of(arguments);
         if (StoreCommand.isOne(given)) {
             System.exit(new StoreCommand(System.out, Clock.systemUTC()).run(given));
+        }
+        if (BundleCommand.isOne(given)) {
+            System.exit(new BundleCommand(System.out).run(given));
         }
         try {
             SpringApplication.run(TaxonApplication.class, arguments);

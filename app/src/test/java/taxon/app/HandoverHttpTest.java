@@ -61,8 +61,8 @@ class HandoverHttpTest {
 
     @Test
     void theBundleHoldsPapersJobSchemaAndManifest() {
-        List<String> expected =
-                new ArrayList<>(List.of("job.json", "rig.mvr", "taxon-job-1.schema.json", "manifest.json"));
+        List<String> expected = new ArrayList<>(List.of(
+                "job.json", "rig.mvr", "routes.csv", "routes.json", "taxon-job-1.schema.json", "manifest.json"));
         for (PaperKind kind : PaperKind.values()) {
             List.of("pdf", "csv", "xlsx").forEach(e -> expected.add("papers/" + kind.slug() + "." + e));
         }
@@ -70,6 +70,17 @@ class HandoverHttpTest {
         assertThat(files.keySet().stream().filter(n -> !expected.contains(n)))
                 .hasSize(10)
                 .allMatch(n -> n.matches("types/.+\\.gdtf"));
+    }
+
+    @Test
+    void aBundleIsHeldAgainstItsManifestAndAgainstTheRevisionKeptHere() {
+        JsonNode whole = http.upload("/jobs/1/bundles/check", "b.zip", zip).json();
+        assertThat(whole.path("whole").asBoolean()).isTrue();
+        assertThat(whole.path("here").asString()).isEqualTo("It holds the same job as revision B of this one.");
+        JsonNode none = http.upload("/jobs/1/bundles/check", "b.zip", new byte[] {1, 2, 3})
+                .json();
+        assertThat(none.path("whole").asBoolean()).isFalse();
+        assertThat(none.path("troubles").toString()).contains("no ZIP archive");
     }
 
     @Test

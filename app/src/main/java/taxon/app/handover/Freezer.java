@@ -125,6 +125,8 @@ public class Freezer {
             content.put(name + ".csv", SpreadsheetCsv.write(sheet.listing()));
             content.put(name + ".xlsx", WorkbookOut.write(kind.title(), sheet.listing()));
         }
+        content.put("routes.csv", SpreadsheetCsv.write(RoutesFile.HEADER, RoutesFile.rows(plan)));
+        content.put("routes.json", utf8(RoutesFile.json(plan)));
         content.put("rig.mvr", MvrWriter.write(plan, at));
         plan.fixtures().stream()
                 .map(plan::type)

@@ -21,6 +21,8 @@ import tools.jackson.databind.node.ObjectNode;
 public record Bundle(String job, String revision, Instant frozenAt, Map<String, byte[]> files) {
     public static final String MANIFEST = "manifest.json";
 
+    static final String FORMAT = "taxon-handover";
+
     public Bundle {
         files = new TreeMap<>(files);
         if (files.containsKey(MANIFEST)) {
@@ -37,7 +39,7 @@ public record Bundle(String job, String revision, Instant frozenAt, Map<String, 
 
     private String manifest() {
         ObjectNode manifest = Json.object()
-                .put("format", "taxon-handover")
+                .put("format", FORMAT)
                 .put("version", 1)
                 .put("job", job)
                 .put("revision", revision)
