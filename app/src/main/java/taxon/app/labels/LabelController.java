@@ -115,8 +115,9 @@ class LabelController {
         model.addAttribute("universes", plan.universes());
         model.addAttribute("count", wanted.labels().size());
         model.addAttribute("sheets", wanted.sheets());
-        model.addAttribute("troubles", wanted.troubles().stream().limit(TOLD).toList());
-        model.addAttribute("troubled", wanted.troubles().size());
+        List<Trouble> troubles = wanted.troubles();
+        model.addAttribute("troubles", troubles.stream().limit(TOLD).toList());
+        model.addAttribute("troubled", troubles.size());
         model.addAttribute("preview", LabelSvg.of(wanted.asked(), wanted.labels(), wanted.tints()));
         return "labels/page";
     }

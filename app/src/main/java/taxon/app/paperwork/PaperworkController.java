@@ -74,6 +74,7 @@ class PaperworkController {
         model.addAttribute("universes", plan.universes());
         model.addAttribute("asked", asked);
         model.addAttribute("sheet", sheet);
+        model.addAttribute("named", printed.named(job));
         return "paperwork/page";
     }
 

@@ -18,6 +18,7 @@ import taxon.app.store.JobStore;
 import taxon.app.store.PrintStore;
 import taxon.app.store.PrintStore.Kept;
 import taxon.app.store.PrintStore.Print;
+import taxon.app.store.PrintStore.Summed;
 import taxon.app.store.PrintStore.Which;
 import taxon.app.store.RevisionStore;
 import taxon.core.paper.PaperChanges;
@@ -140,6 +141,11 @@ public class PrintedPapers {
         });
     }
 
+    /** The papers that a job keeps by name. */
+    List<PrintStore.Named> named(int job) {
+        return prints.named(job);
+    }
+
     PaperChanges changes(JobState state, Kept kept) {
         return PaperChanges.between(
                 kept.which().kind(), kept.text(), now(state, kept.which()).text());
@@ -148,16 +154,26 @@ public class PrintedPapers {
     /** What is out of a job; what no longer is true comes first. */
     List<Out> out(JobState state, int job) {
         Now now = new Now(state);
-        return prints.outWithWords(job).stream()
-                .map(p -> new Out(
-                        p.print(),
-                        p.text().title(),
-                        PaperChanges.between(
-                                p.print().which().kind(),
-                                p.text(),
-                                now.text(p.print().which()))))
+        return prints.outWithSums(job).stream()
+                .map(p -> held(p, now.text(p.print().which())))
                 .sorted((a, b) -> Boolean.compare(a.isTrue(), b.isTrue()))
                 .toList();
+    }
+
+    /** Its words are fetched only where they are others than now. */
+    private Out held(Summed out, Text now) {
+        PaperKind kind = out.print().which().kind();
+        PaperText printed = out.fingerprint().equals(now.fingerprint())
+                ? now.text()
+                : prints.find(out.print().code()).orElseThrow().text();
+        return new Out(out.print(), printed.title(), PaperChanges.between(kind, printed, now.text()));
+    }
+
+    /** A paper as it is now, with the sum of its words. */
+    private record Text(PaperText text, String fingerprint) {
+        static Text of(PaperText text) {
+            return new Text(text, text.fingerprint());
+        }
     }
 
     /** How many are out that no longer are true. The same question about the same state is answered at once. */
@@ -184,20 +200,14 @@ public class PrintedPapers {
         return prints.outOf(job, "?piece=" + key).stream()
                 .filter(p -> p.print().which().kind() == PaperKind.CARDS
                         || p.print().which().kind() == PaperKind.UNIT_LABELS)
-                .map(p -> new Out(
-                        p.print(),
-                        p.text().title(),
-                        PaperChanges.between(
-                                p.print().which().kind(),
-                                p.text(),
-                                now.alone(p.print().which()))))
+                .map(p -> held(p, now.alone(p.print().which())))
                 .toList();
     }
 
     /** What papers say now, each worked out once, and all labels of one kind together. */
     private final class Now {
         private final JobState state;
-        private final Map<Which, PaperText> texts = new HashMap<>();
+        private final Map<Which, Text> texts = new HashMap<>();
         private final Set<PaperKind> known = new HashSet<>();
 
         Now(JobState state) {
@@ -205,17 +215,17 @@ public class PrintedPapers {
         }
 
         /** One alone, where it is only about that one. */
-        PaperText alone(Which which) {
-            return now(state, which).text();
+        Text alone(Which which) {
+            return Text.of(now(state, which).text());
         }
 
-        PaperText text(Which which) {
+        Text text(Which which) {
             if (which.query().startsWith("?piece=") && known.add(which.kind())) {
                 Piece.of(state.plan(), which.kind(), PaperChoice.ALL)
-                        .forEach(p ->
-                                texts.put(which(which.job(), which.kind(), p), Sheet.textOf(p.paper(), state.plan())));
+                        .forEach(p -> texts.put(
+                                which(which.job(), which.kind(), p), Text.of(Sheet.textOf(p.paper(), state.plan()))));
             }
-            return texts.computeIfAbsent(which, w -> now(state, w).text());
+            return texts.computeIfAbsent(which, this::alone);
         }
     }
 }

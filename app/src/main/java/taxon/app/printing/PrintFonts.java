@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.Objects;
 import org.apache.fontbox.ttf.CmapLookup;
@@ -21,14 +22,15 @@ public final class PrintFonts implements TextMeasure {
 
     private final Map<Face, Metrics> faces = new EnumMap<>(Face.class);
 
-    private record Metrics(TrueTypeFont font, CmapLookup glyphs, double units) {}
+    /** @param widths of letters that were measured before */
+    private record Metrics(TrueTypeFont font, CmapLookup glyphs, double units, Map<Integer, Double> widths) {}
 
     private PrintFonts() {
         for (Face face : Face.values()) {
             try {
                 // Stays open: widths are read from it as they are asked for.
                 TrueTypeFont font = new TTFParser().parse(new RandomAccessReadBuffer(file(face)));
-                faces.put(face, new Metrics(font, font.getUnicodeCmapLookup(), font.getUnitsPerEm()));
+                faces.put(face, new Metrics(font, font.getUnicodeCmapLookup(), font.getUnitsPerEm(), new HashMap<>()));
             } catch (IOException e) {
                 throw new UncheckedIOException("a font that ships with Taxon cannot be read", e);
             }
@@ -58,7 +60,8 @@ public final class PrintFonts implements TextMeasure {
     public synchronized double width(Face face, String text) {
         Metrics metrics = metrics(face);
         return text.codePoints()
-                .mapToDouble(c -> advance(metrics, has(metrics, c) ? c : MISSING))
+                .mapToDouble(c ->
+                        metrics.widths().computeIfAbsent(c, l -> advance(metrics, has(metrics, l) ? l : MISSING)))
                 .sum();
     }
 

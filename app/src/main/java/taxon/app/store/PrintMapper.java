@@ -2,6 +2,7 @@ package taxon.app.store;
 
 import java.util.List;
 import java.util.Optional;
+import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -49,7 +50,7 @@ interface PrintMapper {
             """)
     List<PrintRow> out(int job);
 
-    record WordedRow(
+    record SummedRow(
             int id,
             String code,
             String kind,
@@ -57,22 +58,22 @@ interface PrintMapper {
             String revision,
             String who,
             String printedAt,
-            byte[] content) {}
+            String fingerprint) {}
 
-    /** The same with what stands on them. */
+    /** The same with the sums of what stands on them. */
     @Select("""
-            select print.id, print.code, kind, query, revision, who, printed_at, content
+            select print.id, print.code, kind, query, revision, who, printed_at, fingerprint
             from print join paper using (code)
             where print.job_id = #{job} and taken_back is null order by print.id desc
             """)
-    List<WordedRow> outWithWords(int job);
+    List<SummedRow> outWithSums(int job);
 
     @Select("""
-            select print.id, print.code, kind, query, revision, who, printed_at, content
+            select print.id, print.code, kind, query, revision, who, printed_at, fingerprint
             from print join paper using (code)
             where print.job_id = #{job} and taken_back is null and query = #{query} order by print.id desc
             """)
-    List<WordedRow> outOf(@Param("job") int job, @Param("query") String query);
+    List<SummedRow> outOf(@Param("job") int job, @Param("query") String query);
 
     @Select("select count(*) from print where job_id = #{job} and taken_back is null")
     int count(int job);
@@ -80,6 +81,24 @@ interface PrintMapper {
     /** Prints are added and taken back, never removed. */
     @Select("select count(*) + 1000000 * count(taken_back) from print where job_id = #{job}")
     long marks(int job);
+
+    record KeptRow(String name, String kind, String query) {}
+
+    @Select("select name, kind, query from kept_paper where job_id = #{job} order by name")
+    List<KeptRow> keptPapers(int job);
+
+    @Insert("""
+            insert into kept_paper (job_id, name, kind, query) values (#{job}, #{name}, #{kind}, #{query})
+            on conflict (job_id, name) do update set kind = excluded.kind, query = excluded.query
+            """)
+    void keepPaper(
+            @Param("job") int job,
+            @Param("name") String name,
+            @Param("kind") String kind,
+            @Param("query") String query);
+
+    @Delete("delete from kept_paper where job_id = #{job} and name = #{name}")
+    int forgetPaper(@Param("job") int job, @Param("name") String name);
 
     @Update("update print set taken_back = #{at} where id = #{id} and job_id = #{job} and taken_back is null")
     int takeBack(@Param("job") int job, @Param("id") int id, @Param("at") String at);

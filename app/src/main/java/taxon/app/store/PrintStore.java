@@ -14,7 +14,7 @@ import java.util.zip.GZIPOutputStream;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import taxon.app.store.PrintMapper.PaperRow;
-import taxon.app.store.PrintMapper.WordedRow;
+import taxon.app.store.PrintMapper.SummedRow;
 import taxon.core.paper.PaperCode;
 import taxon.core.paper.PaperKind;
 import taxon.core.paper.PaperText;
@@ -80,17 +80,21 @@ public class PrintStore {
         return work.get();
     }
 
-    /** A paper that is out, with what stands on it. */
-    public record Worded(Print print, PaperText text) {}
+    /**
+     * A paper that is out.
+     *
+     * @param fingerprint of what stands on it
+     */
+    public record Summed(Print print, String fingerprint) {}
 
-    /** What is out of a job with its words, the newest first. */
-    public List<Worded> outWithWords(int job) {
-        return outWithWords(rows.outWithWords(job), job);
+    /** What is out of a job with the sums of its words, the newest first. */
+    public List<Summed> outWithSums(int job) {
+        return outWithSums(rows.outWithSums(job), job);
     }
 
-    private static List<Worded> outWithWords(List<WordedRow> found, int job) {
+    private static List<Summed> outWithSums(List<SummedRow> found, int job) {
         return found.stream()
-                .map(r -> new Worded(
+                .map(r -> new Summed(
                         new Print(
                                 r.id(),
                                 new PaperCode(r.code()),
@@ -98,13 +102,13 @@ public class PrintStore {
                                 r.revision(),
                                 r.who(),
                                 Instant.parse(r.printedAt())),
-                        PaperJson.read(unpacked(r.content()))))
+                        r.fingerprint()))
                 .toList();
     }
 
-    /** What is out under that query, with its words. */
-    public List<Worded> outOf(int job, String query) {
-        return outWithWords(rows.outOf(job, query), job);
+    /** What is out under that query, with the sums of its words. */
+    public List<Summed> outOf(int job, String query) {
+        return outWithSums(rows.outOf(job, query), job);
     }
 
     /** How many papers are out. */
@@ -115,6 +119,26 @@ public class PrintStore {
     /** Another number each time that something of a job is printed or taken back. */
     public long marks(int job) {
         return rows.marks(job);
+    }
+
+    /** A paper that a job keeps by name. */
+    public record Named(String name, Which which) {}
+
+    /** The papers that a job keeps by name, by their names. */
+    public List<Named> named(int job) {
+        return rows.keptPapers(job).stream()
+                .map(r -> new Named(r.name(), new Which(job, kind(r.kind()), r.query())))
+                .toList();
+    }
+
+    /** Keeps a paper by name, in the place of another one of that name. */
+    public void name(String name, Which which) {
+        rows.keepPaper(which.job(), name, which.kind().slug(), which.query());
+    }
+
+    /** Forgets a name. @return false where there was none */
+    public boolean forget(int job, String name) {
+        return rows.forgetPaper(job, name) > 0;
     }
 
     /** Notes that a paper went out. */

@@ -42,6 +42,8 @@ class PagesTest {
             "/jobs/1/history/1",
             "/jobs/1/paperwork/to-know",
             "/jobs/1/paperwork/lines",
+            "/jobs/1/paperwork/settings",
+            "/jobs/1/labels/unit-labels?stock=a4-48",
             "/jobs/1/code?typed=abc",
             "/jobs/1/printed",
             "/jobs/1/addresses",
@@ -137,7 +139,8 @@ class PagesTest {
                 "/jobs/1/types",
                 "/jobs/1/types/fernglass-heron-380/modes/3",
                 "/jobs/1/types/build",
-                "/jobs/1/setting?one=25"
+                "/jobs/1/setting?one=25",
+                "/jobs/1/labels/cable-labels"
             })
     void onAPhoneNothingRunsOutOfThePage(String page) {
         browser.size(390, 844);

@@ -64,6 +64,30 @@ class PapersHttpTest {
     }
 
     @Test
+    void aChoiceIsKeptByNameAndForgotten() {
+        String keep = "/jobs/1/paperwork/by-fixture/keep?position=2&order=walk";
+        assertThat(http.post(keep, "name", "For the <dock>").status()).isEqualTo(200);
+        String page = http.page("/jobs/1/paperwork").text();
+        assertThat(page).contains("For the &lt;dock&gt;", "/jobs/1/paperwork/by-fixture?order=walk&amp;position=2");
+        http.post("/jobs/1/paperwork/boxes/keep", "name", "For the <dock>");
+        assertThat(http.page("/jobs/1/paperwork").text())
+                .contains("/jobs/1/paperwork/boxes\">For the &lt;dock&gt;")
+                .doesNotContain("by-fixture?order=walk");
+        assertThat(http.post("/jobs/1/paperwork/by-fixture/keep", "name", " ").status())
+                .isEqualTo(422);
+        assertThat(http.post("/jobs/1/paperwork/by-fixture/keep", "name", "x".repeat(61))
+                        .status())
+                .isEqualTo(422);
+        assertThat(http.post("/jobs/1/paperwork/forget", "name", "For the <dock>")
+                        .status())
+                .isEqualTo(200);
+        assertThat(http.post("/jobs/1/paperwork/forget", "name", "For the <dock>")
+                        .status())
+                .isEqualTo(409);
+        assertThat(http.page("/jobs/1/paperwork").text()).doesNotContain("For the");
+    }
+
+    @Test
     void whatIsChosenLimitsAPaperOnlyWhereThatIsAsked() {
         long all = http.get("/jobs/1/paperwork/by-fixture.csv").text().lines().count();
         assertThat(http.get("/jobs/1/paperwork/by-fixture.csv?sel=1-5")
