@@ -38,16 +38,29 @@ record SettingCard(UnitSetting setting, int key, String label, Marks standing, S
                 fixture.key().number(),
                 fixture.label(),
                 Marks.of(worst),
-                when(plan, fixture),
+                last(plan, fixture, worst),
                 worst != Standing.SET && worst != Standing.PROVED);
+    }
+
+    /** What it had where that is not what is planned, and since when. */
+    private static String last(Plan plan, Fixture fixture, Standing standing) {
+        String had = latest(plan, fixture)
+                .filter(m -> standing == Standing.STALE)
+                .map(m -> "It had " + m.address() + ", " + m.mode() + ": ")
+                .orElse("");
+        return had + when(plan, fixture);
+    }
+
+    private static Optional<Mark> latest(Plan plan, Fixture fixture) {
+        return plan.blocksOf(fixture).stream()
+                .flatMap(b -> Standing.latest(plan.evidence(b.ref())).stream())
+                .max((a, b) -> a.at().compareTo(b.at()));
     }
 
     /** "29 Nov 08:12 UTC, ticked off by Ada"; empty where nothing is known. */
     static String when(Plan plan, Fixture fixture) {
-        Optional<Mark> latest = plan.blocksOf(fixture).stream()
-                .flatMap(b -> Standing.latest(plan.evidence(b.ref())).stream())
-                .max((a, b) -> a.at().compareTo(b.at()));
-        return latest.map(m -> DAY.format(m.at().atOffset(ZoneOffset.UTC)) + " UTC, " + m.by())
+        return latest(plan, fixture)
+                .map(m -> DAY.format(m.at().atOffset(ZoneOffset.UTC)) + " UTC, " + m.by())
                 .orElse("");
     }
 

@@ -35,11 +35,11 @@ class ScreenshotsTest {
             browser.screenshot(FOLDER.resolve("table.png"));
             take(browser, job + "tree?sel=21,22", "groups");
             takePriced(browser, job + "addresses?sel=28", "addresses");
-            take(browser, job + "split", "split");
-            take(browser, job + "universes/2", "slots");
             take(browser, job + "network?sel=30", "network");
             take(browser, job + "lines", "lines");
             take(browser, job + "paperwork/by-universe", "paperwork");
+            take(browser, job + "labels/unit-labels?start=4", "labels");
+            take(browser, job + "setting?position=4", "setting");
             take(browser, job + "findings", "findings");
             browser.open(job + "addresses");
             browser.click("#propose");

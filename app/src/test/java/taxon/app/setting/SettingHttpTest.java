@@ -179,6 +179,7 @@ class SettingHttpTest {
         edit("/fixtures/1/set");
         edit("/cells", "key", 1, "column", "address", "text", "1.101");
         assertThat(open()).containsExactly("101", "102");
+        assertThat(http.page(job + "/setting").text()).contains("It had 1.001, 16-channel: ");
         edit("/undo");
         assertThat(open()).containsExactly("102");
     }
