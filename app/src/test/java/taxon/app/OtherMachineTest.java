@@ -21,7 +21,7 @@ import taxon.app.testing.Http.Answer;
 import taxon.app.testing.TaxonProcess;
 import taxon.app.testing.TaxonServer;
 import taxon.app.testing.Zips;
-import taxon.formats.bundle.Bundle;
+import taxon.core.text.Sums;
 
 /** Machines that count in other digits, write other letters large, and live at the edges of the day: nothing differs. */
 class OtherMachineTest {
@@ -145,7 +145,7 @@ class OtherMachineTest {
 
     private static Map<String, String> sums(byte[] bundle) {
         Map<String, String> sums = new TreeMap<>();
-        Zips.entries(bundle).forEach((name, content) -> sums.put(name, Bundle.sha256(content)));
+        Zips.entries(bundle).forEach((name, content) -> sums.put(name, Sums.of(content)));
         return sums;
     }
 

@@ -16,7 +16,7 @@ import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
 import taxon.app.store.Revision;
 import taxon.app.store.RevisionStore;
-import taxon.formats.bundle.Bundle;
+import taxon.core.text.Sums;
 import taxon.formats.bundle.BundleCheck;
 import taxon.formats.json.Json;
 import tools.jackson.databind.node.ObjectNode;
@@ -54,7 +54,7 @@ class BundleController {
         Optional<Revision> own = revisions.all(job).stream()
                 .filter(r -> r.letters().equals(check.revision()))
                 .findFirst();
-        return own.map(r -> Bundle.sha256(revisions.document(job, r).getBytes(StandardCharsets.UTF_8))
+        return own.map(r -> Sums.of(revisions.document(job, r).getBytes(StandardCharsets.UTF_8))
                                 .equals(check.document())
                         ? "It holds the same job as revision " + r.letters() + " of this one."
                         : "Revision " + r.letters() + " of this job is another one.")

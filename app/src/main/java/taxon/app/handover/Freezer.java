@@ -119,9 +119,9 @@ public class Freezer {
         String date = at.atOffset(ZoneOffset.UTC).toLocalDate().toString();
         Map<String, byte[]> content = new LinkedHashMap<>();
         for (PaperKind kind : PaperKind.values()) {
-            Sheet sheet = Sheet.of(plan, kind, PaperChoice.ALL, words, date);
+            Sheet sheet = Sheet.of(plan, kind, choice(job, kind, revision), words, date);
             String name = "papers/" + kind.slug();
-            content.put(name + ".pdf", files.pdf(sheet, papers.code(new Which(job, kind, ""), sheet)));
+            content.put(name + ".pdf", files.pdf(sheet, papers.code(which(job, kind, revision), sheet)));
             content.put(name + ".csv", SpreadsheetCsv.write(sheet.listing()));
             content.put(name + ".xlsx", WorkbookOut.write(kind.title(), sheet.listing()));
         }
@@ -135,6 +135,25 @@ public class Freezer {
         content.put("job.json", utf8(document));
         content.put(JobJson.SCHEMA_NAME, utf8(JobJson.schema()));
         return new Bundle(plan.sheet().name(), revision.letters(), at, content);
+    }
+
+    /** Under what it is found again: a change notice says with which revision it compares. */
+    private Which which(int job, PaperKind kind, Revision revision) {
+        boolean compares = kind == PaperKind.CHANGES && revision.number() > 1;
+        return new Which(job, kind, compares ? "?since=" + Revision.letters(revision.number() - 1) : "");
+    }
+
+    /** The change notice of a bundle is against the revision before it. */
+    private PaperChoice choice(int job, PaperKind kind, Revision revision) {
+        return kind != PaperKind.CHANGES
+                ? PaperChoice.ALL
+                : revisions.all(job).stream()
+                        .filter(r -> r.number() == revision.number() - 1)
+                        .findFirst()
+                        .map(r -> PaperChoice.ALL.since(
+                                ((JobJson.Read) JobJson.read(utf8(revisions.document(job, r)))).plan(),
+                                "revision " + r.letters()))
+                        .orElse(PaperChoice.ALL);
     }
 
     private static byte[] utf8(String text) {

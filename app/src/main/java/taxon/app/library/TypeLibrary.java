@@ -1,10 +1,7 @@
 package taxon.app.library;
 
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -32,6 +29,7 @@ import taxon.core.library.Source;
 import taxon.core.library.TypeIndex;
 import taxon.core.library.TypeSummary;
 import taxon.core.rig.Plan;
+import taxon.core.text.Sums;
 import taxon.core.text.Texts;
 import taxon.demo.DemoTypes;
 import taxon.formats.gdtf.GdtfNote;
@@ -147,7 +145,7 @@ public class TypeLibrary {
         List<String> notes = read.notes().stream().map(GdtfNote::sentence).toList();
         return alone(() -> {
             FixtureType type = asImported(read.type());
-            NewFile file = new NewFile(digest(content), Texts.clip(fileName, LONGEST_FILE_NAME), content);
+            NewFile file = new NewFile(Sums.of(content), Texts.clip(fileName, LONGEST_FILE_NAME), content);
             boolean again = store.find(type.id()).flatMap(StoredType::digest).equals(Optional.of(file.digest()));
             store.putImported(type, notes, file);
             index = index.with(TypeSummary.of(type, Source.IMPORTED));
@@ -170,14 +168,6 @@ public class TypeLibrary {
 
     private boolean isTaken(TypeId id) {
         return store.find(id).isPresent() || shipped.find(id).isPresent();
-    }
-
-    private static String digest(byte[] content) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(content));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("every Java has SHA-256", e);
-        }
     }
 
     /**

@@ -125,18 +125,13 @@ record LineView(
                         .orElse(""),
                 leg.from(),
                 leg.run().map(r -> run(r, unit)).orElse("not reckoned: a place is not said"),
-                leg.needed()
-                        .map(n -> shelf.reaching(n).lengths().stream()
-                                .map(unit::words)
-                                .collect(Collectors.joining(" + ")))
-                        .orElse(""),
+                leg.needed().map(n -> shelf.words(n, unit)).orElse(""),
                 leg.needsAdapter() ? leg.from() + " to " + leg.to() : "",
                 line.metresTo(place).map(m -> metres(m, plan)).orElse(""));
     }
 
     private static String run(CableRun run, LengthUnit unit) {
-        Length tenths = new Length(Math.round(run.length().micrometres() / 100_000.0) * 100_000);
-        return unit.words(tenths) + (run.assumed() ? ", taken to hang evenly" : "");
+        return unit.words(run.length().inTenths()) + (run.assumed() ? ", taken to hang evenly" : "");
     }
 
     /** In the unit of the job, to a tenth of a metre. */

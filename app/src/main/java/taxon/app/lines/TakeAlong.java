@@ -3,8 +3,6 @@ package taxon.app.lines;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
-import java.util.TreeMap;
 import taxon.core.cable.Shelf;
 import taxon.core.length.LengthUnit;
 import taxon.core.lines.CableList;
@@ -41,12 +39,10 @@ record TakeAlong(String where, List<Item> cables, List<Item> others, String tota
 
     /** The lines of each box, so that its case can be packed. */
     static List<TakeAlong> byBox(Plan plan, List<LineCable> lines, Shelf shelf) {
-        Map<Integer, List<LineCable>> byBox = new TreeMap<>();
-        lines.forEach(l -> byBox.computeIfAbsent(l.line().from().box(), b -> new ArrayList<>())
-                .add(l));
         List<TakeAlong> cases = new ArrayList<>();
-        byBox.forEach(
-                (box, own) -> cases.add(of(plan, plan.box(box).orElseThrow().name(), own, shelf)));
+        CableList.byBox(lines)
+                .forEach((box, own) ->
+                        cases.add(of(plan, plan.box(box).orElseThrow().name(), own, shelf)));
         return cases;
     }
 

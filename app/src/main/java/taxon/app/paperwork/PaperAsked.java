@@ -26,6 +26,7 @@ import taxon.formats.json.Json;
  * @param selection what is chosen, whether or not the paper is limited to that
  * @param chosen true when it is
  * @param piece the one label or card that it is of
+ * @param since the letters of the revision with which a change notice compares; the newest where it is empty
  */
 public record PaperAsked(
         Selection selection,
@@ -33,7 +34,8 @@ public record PaperAsked(
         Optional<Integer> position,
         Optional<UniverseNumber> universe,
         Order order,
-        Optional<String> piece) {
+        Optional<String> piece,
+        Optional<String> since) {
     /** Where its parts are read from. */
     private interface Parameters {
         @Nullable
@@ -65,7 +67,8 @@ public record PaperAsked(
                 number(request, "position"),
                 number(request, "universe").map(n -> universe(request, n)),
                 order(value(request, "order")),
-                piece(value(request, "piece")));
+                piece(value(request, "piece")),
+                since(value(request, "since")));
     }
 
     private static String value(Parameters request, String name) {
@@ -90,6 +93,13 @@ public record PaperAsked(
         return UniverseNumber.of(number);
     }
 
+    private static Optional<String> since(String text) {
+        if (!text.isEmpty() && !text.matches("[A-Z]{1,6}")) {
+            throw new NotThereException("revision " + text);
+        }
+        return text.isEmpty() ? Optional.empty() : Optional.of(text);
+    }
+
     private static Optional<String> piece(String text) {
         if (!text.isEmpty() && !text.matches("[A-Za-z0-9.-]{1,120}")) {
             throw new NotThereException("piece " + text);
@@ -110,7 +120,8 @@ public record PaperAsked(
     }
 
     public PaperChoice choice() {
-        return new PaperChoice(chosen ? selection.chosen() : new TreeSet<>(), position, universe, order, piece);
+        return new PaperChoice(
+                chosen ? selection.chosen() : new TreeSet<>(), position, universe, order, piece, Optional.empty());
     }
 
     /** "?only=chosen&sel=17,18", or nothing; the selection stands there only where the paper is limited to it. */
@@ -131,6 +142,7 @@ public record PaperAsked(
             parameters.put("sel", selection.text());
         }
         position.ifPresent(p -> parameters.put("position", p.toString()));
+        since.ifPresent(l -> parameters.put("since", l));
         piece.ifPresent(p -> parameters.put("piece", p));
         universe.ifPresent(u -> parameters.put("universe", u.toString()));
         if (order != Order.USUAL) {

@@ -75,6 +75,7 @@ class PaperworkController {
         model.addAttribute("asked", asked);
         model.addAttribute("sheet", sheet);
         model.addAttribute("named", printed.named(job));
+        model.addAttribute("revisions", printed.revisions(job));
         return "paperwork/page";
     }
 

@@ -1,11 +1,13 @@
 package taxon.app.paperwork;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
@@ -14,12 +16,14 @@ import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Service;
 import taxon.app.edit.JobState;
+import taxon.app.form.NotThereException;
 import taxon.app.store.JobStore;
 import taxon.app.store.PrintStore;
 import taxon.app.store.PrintStore.Kept;
 import taxon.app.store.PrintStore.Print;
 import taxon.app.store.PrintStore.Summed;
 import taxon.app.store.PrintStore.Which;
+import taxon.app.store.Revision;
 import taxon.app.store.RevisionStore;
 import taxon.core.paper.PaperChanges;
 import taxon.core.paper.PaperChoice;
@@ -28,6 +32,7 @@ import taxon.core.paper.PaperKind;
 import taxon.core.paper.PaperText;
 import taxon.core.paper.Piece;
 import taxon.core.rig.Plan;
+import taxon.formats.json.JobJson;
 
 /** Papers that went out, and whether each of them is still true. */
 @Service
@@ -66,9 +71,30 @@ public class PrintedPapers {
         return Sheet.of(
                 state.plan(),
                 which.kind(),
-                PaperAsked.read(which.query()).choice(),
+                choice(which),
                 revisions.state(which.job()).words(),
                 LocalDate.now(clock).toString());
+    }
+
+    /** A change notice is held against the revision that was asked for, or the newest one. */
+    private PaperChoice choice(Which which) {
+        PaperAsked asked = PaperAsked.read(which.query());
+        if (which.kind() != PaperKind.CHANGES) {
+            return asked.choice();
+        }
+        Optional<Revision> revision = asked.since().isEmpty()
+                ? revisions.state(which.job()).latest()
+                : asked.since().flatMap(l -> revisions.find(which.job(), l));
+        if (revision.isEmpty() && asked.since().isPresent()) {
+            throw new NotThereException("revision " + asked.since().get());
+        }
+        return revision.map(r -> asked.choice().since(plan(which.job(), r), "revision " + r.letters()))
+                .orElseGet(asked::choice);
+    }
+
+    private Plan plan(int job, Revision revision) {
+        byte[] document = revisions.document(job, revision).getBytes(StandardCharsets.UTF_8);
+        return ((JobJson.Read) JobJson.read(document)).plan();
     }
 
     /** Its code, under which its words are kept from now on. A store that cannot be written keeps nobody from the paper. */
@@ -139,6 +165,11 @@ public class PrintedPapers {
                     .forEach(c -> prints.printed(job, c, revision, who));
             return true;
         });
+    }
+
+    /** The revisions with which a change notice may compare. */
+    List<Revision> revisions(int job) {
+        return revisions.all(job);
     }
 
     /** The papers that a job keeps by name. */

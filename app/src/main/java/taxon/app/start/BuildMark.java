@@ -5,12 +5,12 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HexFormat;
 import org.springframework.core.io.Resource;
 import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
+import taxon.core.text.Sums;
 
 /**
  * A mark of the scripts and styles that pages load. It stands in their addresses, so that a browser keeps them for good and
@@ -24,7 +24,7 @@ public final class BuildMark {
     /** The same for the same content, whatever the files' dates are. */
     public static String of(String pattern) {
         try {
-            MessageDigest digest = MessageDigest.getInstance("SHA-256");
+            MessageDigest digest = Sums.sha256();
             Resource[] files = new PathMatchingResourcePatternResolver().getResources(pattern);
             Arrays.sort(files, Comparator.comparing(f -> String.valueOf(f.getFilename())));
             for (Resource file : files) {
@@ -38,8 +38,6 @@ public final class BuildMark {
             return HexFormat.of().formatHex(digest.digest()).substring(0, SHOWN);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("every Java platform has SHA-256", e);
         }
     }
 }

@@ -25,7 +25,7 @@ import org.openqa.selenium.Keys;
 import taxon.app.testing.Browser;
 import taxon.app.testing.TaxonServer;
 import taxon.app.testing.Zips;
-import taxon.formats.bundle.Bundle;
+import taxon.core.text.Sums;
 import taxon.formats.json.JobJson;
 import taxon.formats.json.Json;
 import tools.jackson.databind.JsonNode;
@@ -265,7 +265,7 @@ class JourneyTest {
     void theFilesOpenInOtherReaders() throws IOException {
         for (JsonNode file : Json.parse(bundle.get("manifest.json")).path("files")) {
             assertThat(file.path("sha256").asString())
-                    .isEqualTo(Bundle.sha256(bundle.get(file.path("name").asString())));
+                    .isEqualTo(Sums.of(bundle.get(file.path("name").asString())));
         }
         assertThat(Zips.pdfText(bundle.get("papers/by-universe.pdf")))
                 .contains("Harbour evening, Dock 4. Revision A.", "page 1 of", "Universe 7");

@@ -41,7 +41,7 @@ class PapersHttpTest {
     @EnumSource(PaperKind.class)
     void everyPaperComesAsPagePdfAndLists(PaperKind kind) throws IOException {
         String address = "/jobs/1/paperwork/" + kind.slug();
-        assertThat(http.page(address).text()).contains("<h2>" + kind.title() + "</h2>", "Lantern Pageant");
+        assertThat(http.page(address).text()).contains("<h2>" + kind.title(), "Lantern Pageant");
         String pdf = Zips.pdfText(http.get(address + ".pdf").bytes());
         assertThat(pdf).contains(kind.title(), "Lantern Pageant", "page 1 of ").doesNotContain("#");
         int csvLines = http.get(address + ".csv").text().split("\r\n").length;
@@ -61,6 +61,16 @@ class PapersHttpTest {
         String some = http.get("/jobs/1/paperwork/by-fixture.csv" + query).text();
         assertThat(some.lines().count()).isBetween(2L, all.lines().count() - 1);
         assertThat(all.lines()).containsAll(some.lines().toList());
+    }
+
+    @Test
+    void aChangeNoticeTellsWhatIsPlannedOtherwiseThanInARevision() {
+        String page = http.page("/jobs/1/paperwork/changes?since=A").text();
+        assertThat(page).contains("since revision A", "912", "911");
+        assertThat(Zips.pdfText(http.printed("/jobs/1/paperwork/changes/prints?since=A")))
+                .contains("Change notice: since revision A", "911");
+        assertThat(http.page("/jobs/1/paperwork/changes?since=ZZ").status()).isEqualTo(404);
+        assertThat(http.page("/jobs/1/paperwork/changes?since=a1").status()).isEqualTo(404);
     }
 
     @Test

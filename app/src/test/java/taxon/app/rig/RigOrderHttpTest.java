@@ -45,7 +45,7 @@ class RigOrderHttpTest {
     void oldNumbersAreKeptByDefaultOnlyOnceAPaperWasGivenOut() {
         String keptTicked = "name=\"keep\" value=\"yes\" checked";
         assertThat(plain(http.page(job + "/numbering").text())).doesNotContain(keptTicked);
-        assertThat(http.get(job + "/paperwork/by-fixture.pdf").status()).isEqualTo(200);
+        http.printed(job + "/paperwork/by-fixture/prints");
         assertThat(plain(http.page(job + "/numbering").text())).contains(keptTicked);
         assertThat(plain(http.page(http.job("Another") + "/numbering").text())).doesNotContain(keptTicked);
     }

@@ -3,7 +3,9 @@ package taxon.core.cable;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import taxon.core.length.Length;
+import taxon.core.length.LengthUnit;
 
 /** The lengths that the shop has; remembers what it found for each way, since many are alike. */
 public final class Shelf {
@@ -18,5 +20,10 @@ public final class Shelf {
     /** Cables that reach so far. */
     public Pieces reaching(Length needed) {
         return found.computeIfAbsent(needed, n -> Pieces.reaching(n, stock));
+    }
+
+    /** The same in words: "10 m + 5 m". */
+    public String words(Length needed, LengthUnit unit) {
+        return reaching(needed).lengths().stream().map(unit::words).collect(Collectors.joining(" + "));
     }
 }

@@ -48,6 +48,11 @@ public record Length(long micrometres) implements Comparable<Length> {
         return new Length(micrometres - other.micrometres);
     }
 
+    /** Rounded to a tenth of a metre, as cable is measured. */
+    public Length inTenths() {
+        return new Length(Math.round(micrometres / 100_000.0) * 100_000);
+    }
+
     /** The same length the other way. */
     public Length negated() {
         return new Length(-micrometres);

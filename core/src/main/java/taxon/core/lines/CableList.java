@@ -5,6 +5,7 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.SortedMap;
 import java.util.TreeMap;
 import taxon.core.cable.Shelf;
 import taxon.core.length.Length;
@@ -64,6 +65,14 @@ public record CableList(List<Cables> cables, List<Adapters> adapters, List<Termi
         List<Terminators> ends = new ArrayList<>();
         terminators.forEach((socket, count) -> ends.add(new Terminators(socket, count)));
         return new CableList(cut, joined, ends, unreckoned);
+    }
+
+    /** Lines by the number of the box that they begin at, so that its case can be packed. */
+    public static SortedMap<Integer, List<LineCable>> byBox(List<LineCable> lines) {
+        SortedMap<Integer, List<LineCable>> byBox = new TreeMap<>();
+        lines.forEach(l -> byBox.computeIfAbsent(l.line().from().box(), b -> new ArrayList<>())
+                .add(l));
+        return byBox;
     }
 
     /** All cables end to end, in metres. */

@@ -2,22 +2,14 @@ package taxon.core.paper;
 
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.stream.Stream;
+import taxon.core.text.Sums;
 
 /** The SHA-256 (FIPS 180-4) of texts one after the other; where one ends and the next begins counts too. */
 final class Fingerprint {
-    private final MessageDigest digest;
-
-    Fingerprint() {
-        try {
-            digest = MessageDigest.getInstance("SHA-256");
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("every Java platform has SHA-256", e);
-        }
-    }
+    private final MessageDigest digest = Sums.sha256();
 
     Fingerprint add(String text) {
         byte[] bytes = text.getBytes(StandardCharsets.UTF_8);

@@ -14,7 +14,7 @@ import taxon.core.fixture.FixtureType;
 import taxon.core.grouping.IdRuns;
 import taxon.core.label.Label;
 import taxon.core.label.Label.Field;
-import taxon.core.length.Length;
+import taxon.core.length.LengthUnit;
 import taxon.core.lines.LineCable;
 import taxon.core.lines.LineCable.Leg;
 import taxon.core.paper.Paper.Part;
@@ -106,13 +106,14 @@ public final class Labels {
 
     private Stream<Label> cables(LineCable line) {
         String carried = line.carried().stream().map(UniverseNumber::toString).collect(Collectors.joining(", "));
+        LengthUnit unit = plan.sheet().view().unit();
         Shelf shelf = new Shelf(plan.sheet().network().cable().stock());
         List<Label> labels = new ArrayList<>();
         String before = NetworkText.port(plan, line.line().from());
         for (int i = 0; i < line.legs().size(); i++) {
             Leg leg = line.legs().get(i);
             String there = at(leg.stop());
-            String length = leg.needed().map(n -> pieces(shelf, n)).orElse("");
+            String length = leg.needed().map(n -> shelf.words(n, unit)).orElse("");
             String head = line.line().name() + " " + (i + 1);
             String key = line.line().number() + "." + (i + 1);
             String universe = carried.isEmpty() ? "" : "universe " + carried;
@@ -142,12 +143,6 @@ public final class Labels {
         return stop instanceof LineStop.Unit unit
                 ? plan.fixture(unit.fixture()).map(Fixture::label).orElse("a unit that is gone")
                 : plan.box(((LineStop.Through) stop).box()).map(Box::name).orElse("a box that is gone");
-    }
-
-    private String pieces(Shelf shelf, Length needed) {
-        return shelf.reaching(needed).lengths().stream()
-                .map(plan.sheet().view().unit()::words)
-                .collect(Collectors.joining(" + "));
     }
 
     /** Each box, then its ports, as the papers of boxes have them. */

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import java.util.stream.Collectors;
 import taxon.core.cable.Shelf;
 import taxon.core.dmx.UniverseNumber;
@@ -83,7 +82,7 @@ final class LinePapers {
         row.addAll(who(leg.stop()));
         row.add(Cell.of(leg.from()));
         row.add(leg.run().map(r -> tenthsCell(r.length())).orElse(Cell.of("not reckoned")));
-        row.add(Cell.of(leg.needed().map(this::pieces).orElse("")));
+        row.add(Cell.of(leg.needed().map(n -> shelf.words(n, unit)).orElse("")));
         row.add(Cell.of(leg.needsAdapter() ? leg.from() + " to " + leg.to() : ""));
         row.add(line.metresTo(place)
                 .map(m -> tenthsCell(new Length(Math.round(m * Length.METRE))))
@@ -102,13 +101,9 @@ final class LinePapers {
         return List.of(Cell.EMPTY, Cell.of(box.name() + ", " + box.kind().words()), Cell.EMPTY, Cell.EMPTY);
     }
 
-    private String pieces(Length needed) {
-        return shelf.reaching(needed).lengths().stream().map(unit::words).collect(Collectors.joining(" + "));
-    }
-
     /** To a tenth of a metre, as cable is measured. */
     private Cell tenthsCell(Length length) {
-        Length tenths = new Length(Math.round(length.micrometres() / 100_000.0) * 100_000);
+        Length tenths = length.inTenths();
         return new Cell.Figure(FixtureCells.metres(tenths), unit.words(tenths));
     }
 
@@ -121,9 +116,7 @@ final class LinePapers {
         if (!lines.isEmpty()) {
             parts.add(taken("In all", lines));
         }
-        Map<Integer, List<LineCable>> byBox = new TreeMap<>();
-        lines.forEach(l -> byBox.computeIfAbsent(l.line().from().box(), b -> new ArrayList<>())
-                .add(l));
+        Map<Integer, List<LineCable>> byBox = CableList.byBox(lines);
         if (byBox.size() > 1) {
             byBox.forEach((box, own) ->
                     parts.add(taken("For " + plan.box(box).map(Box::name).orElse("box " + box), own)));

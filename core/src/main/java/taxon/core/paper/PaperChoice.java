@@ -24,15 +24,17 @@ import taxon.core.rig.Position;
  * @param position only what hangs there, by the number of the position
  * @param universe only what sits in it
  * @param piece only the one label or card of that key
+ * @param since with what a change notice compares
  */
 public record PaperChoice(
         SortedSet<FixtureKey> chosen,
         Optional<Integer> position,
         Optional<UniverseNumber> universe,
         Order order,
-        Optional<String> piece) {
-    public static final PaperChoice ALL =
-            new PaperChoice(new TreeSet<>(), Optional.empty(), Optional.empty(), Order.USUAL, Optional.empty());
+        Optional<String> piece,
+        Optional<Since> since) {
+    public static final PaperChoice ALL = new PaperChoice(
+            new TreeSet<>(), Optional.empty(), Optional.empty(), Order.USUAL, Optional.empty(), Optional.empty());
 
     /** The order of fixtures. */
     public enum Order {
@@ -56,12 +58,25 @@ public record PaperChoice(
     /** All pieces of what is chosen. */
     public PaperChoice(
             SortedSet<FixtureKey> chosen, Optional<Integer> position, Optional<UniverseNumber> universe, Order order) {
-        this(chosen, position, universe, order, Optional.empty());
+        this(chosen, position, universe, order, Optional.empty(), Optional.empty());
+    }
+
+    /**
+     * An earlier state of the job.
+     *
+     * @param words "revision A"
+     */
+    public record Since(Plan plan, String words) {}
+
+    /** The same, compared with an earlier state. */
+    public PaperChoice since(Plan earlier, String words) {
+        return new PaperChoice(chosen, position, universe, order, piece, Optional.of(new Since(earlier, words)));
     }
 
     /** One piece of all that there are. */
     public static PaperChoice piece(String key) {
-        return new PaperChoice(new TreeSet<>(), Optional.empty(), Optional.empty(), Order.USUAL, Optional.of(key));
+        return new PaperChoice(
+                new TreeSet<>(), Optional.empty(), Optional.empty(), Order.USUAL, Optional.of(key), Optional.empty());
     }
 
     public PaperChoice {

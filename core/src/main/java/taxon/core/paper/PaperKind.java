@@ -25,7 +25,8 @@ public enum PaperKind {
     GROUPS("Groups", "No group."),
     COUNTS("Counts", "No fixture yet."),
     TO_KNOW("What to know", "Nothing to know of single fixtures."),
-    TOUCH_AGAIN("Touch again", "Every unit that is known is as planned.");
+    TOUCH_AGAIN("Touch again", "Every unit that is known is as planned."),
+    CHANGES("Change notice", "Nothing is planned otherwise.");
 
     private final String title;
     private final String nothing;
@@ -65,6 +66,7 @@ public enum PaperKind {
             case PORTS -> List.of("Port", "Label");
             case GROUPS -> List.of("Name", "Folder", "Because");
             case COUNTS -> List.of("Type", "Mode", "Position");
+            case CHANGES -> List.of("Which", "What");
             case UNIT_LABELS -> List.of("Fixture ID", "Type");
             case CABLE_LABELS -> List.of("Cable", "This end");
             case BOX_LABELS -> List.of("Label", "Address or box");
@@ -95,7 +97,7 @@ public enum PaperKind {
                     CARDS,
                     UNIT_LABELS,
                     CASE_LABELS -> true;
-            case LINES, CABLES, BOXES, PORTS, GROUPS, CABLE_LABELS, BOX_LABELS -> false;
+            case LINES, CABLES, BOXES, PORTS, GROUPS, CABLE_LABELS, BOX_LABELS, CHANGES -> false;
         };
     }
 

@@ -28,6 +28,7 @@ public final class Papers {
             case GROUPS -> RigPapers.groups(plan);
             case COUNTS -> RigPapers.counts(plan, choice);
             case TO_KNOW -> new KnownPapers(plan, choice).toKnow();
+            case CHANGES -> ChangeNotice.of(plan, choice);
             case TOUCH_AGAIN -> new KnownPapers(plan, choice).touchAgain();
         };
     }

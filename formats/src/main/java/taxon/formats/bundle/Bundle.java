@@ -1,14 +1,12 @@
 package taxon.formats.bundle;
 
 import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
 import java.time.ZoneOffset;
-import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.TreeMap;
+import taxon.core.text.Sums;
 import taxon.formats.json.Json;
 import taxon.formats.zip.ArchiveOut;
 import tools.jackson.databind.node.ObjectNode;
@@ -46,16 +44,7 @@ public record Bundle(String job, String revision, Instant frozenAt, Map<String, 
                 .put("frozenAt", frozenAt.toString());
         var list = manifest.putArray("files");
         files.forEach((name, content) ->
-                list.addObject().put("name", name).put("bytes", content.length).put("sha256", sha256(content)));
+                list.addObject().put("name", name).put("bytes", content.length).put("sha256", Sums.of(content)));
         return Json.print(manifest);
-    }
-
-    /** The SHA-256 sum (FIPS 180-4) in lower-case hexadecimal. */
-    public static String sha256(byte[] content) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(content));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("every Java platform has SHA-256", e);
-        }
     }
 }

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
+import taxon.core.text.Sums;
 import taxon.formats.json.Json;
 import taxon.formats.zip.ArchiveRefusedException;
 import taxon.formats.zip.SafeArchive;
@@ -117,7 +118,7 @@ public record BundleCheck(
 
     private static Optional<String> sum(SafeArchive archive, String name, String wanted, List<Trouble> troubles) {
         try {
-            Optional<String> found = archive.read(name, MOST_OF_A_FILE).map(Bundle::sha256);
+            Optional<String> found = archive.read(name, MOST_OF_A_FILE).map(Sums::of);
             if (found.isEmpty()) {
                 troubles.add(new Trouble(Kind.MISSING, name, ""));
             } else if (!found.get().equals(wanted)) {
