@@ -33,7 +33,19 @@ final class ChangeNotice {
     static Paper of(Plan plan, PaperChoice choice) {
         String since = choice.since().map(s -> "since " + s.words()).orElse("no revision to compare with");
         List<Part> parts = choice.since().map(s -> parts(s.plan(), plan)).orElse(List.of(new Part("", List.of())));
-        return Paper.of(PaperKind.CHANGES, since, COLUMNS, parts);
+        List<Part> listed = parts.stream()
+                .map(p -> new Part(
+                        p.title(),
+                        p.rows().stream()
+                                .map(r -> r.stream().map(ChangeNotice::listed).toList())
+                                .toList()))
+                .toList();
+        return new Paper(PaperKind.CHANGES, since, COLUMNS, parts, Listings.of(COLUMNS, listed));
+    }
+
+    /** A spreadsheet makes 4.3 of an address that stands alone in its cell. */
+    private static Cell listed(Cell cell) {
+        return cell.words().matches("\\d+\\.\\d+") ? Cell.of("address " + cell.words()) : cell;
     }
 
     private static List<Part> parts(Plan before, Plan now) {

@@ -47,6 +47,14 @@ class ChangeNoticeTest {
     }
 
     @Test
+    void anAddressInAListIsNothingThatASpreadsheetTakesForANumber() {
+        Fixture second = BEFORE.fixtures().get(1);
+        Paper paper = notice(BEFORE, BEFORE.with(second.withAddresses(Map.of(1, StartAddress.of(3, 100)))));
+        assertThat(rows(paper)).singleElement().asString().endsWith("| 3.100");
+        assertThat(paper.list().rows().get(0)).extracting(Cell::words).contains("address 3.100");
+    }
+
+    @Test
     void whatIsNewAndWhatIsGoneAreToldWithWhatTheyAre() {
         Fixture last = BEFORE.fixtures().get(3);
         Plan less = BEFORE.without(List.of(last.elementKey()));
