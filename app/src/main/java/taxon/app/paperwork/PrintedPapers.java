@@ -143,28 +143,39 @@ public class PrintedPapers {
                 0);
     }
 
-    /** The codes of labels or cards, under which their words are kept from now on. */
+    /** The codes of labels or cards, under which their words are kept from now on, where the store can be written. */
     public List<Coded> coded(JobState state, PaperKind kind, List<Piece> pieces) {
-        return prints.together(() -> pieces.stream()
-                .map(p -> {
-                    Which which = which(state.job(), kind, p);
-                    return new Coded(p, which, prints.code(which, Sheet.textOf(p.paper(), state.plan())));
-                })
-                .toList());
+        try {
+            return prints.together(() -> pieces.stream()
+                    .map(p -> {
+                        Which which = which(state.job(), kind, p);
+                        return new Coded(p, which, prints.code(which, Sheet.textOf(p.paper(), state.plan())));
+                    })
+                    .toList());
+        } catch (DataAccessException e) {
+            LOG.warn("What labels or cards of job {} say could not be kept", state.job(), e);
+            return pieces.stream()
+                    .map(p -> new Coded(p, which(state.job(), kind, p), codeOf(state.job(), state.plan(), kind, p)))
+                    .toList();
+        }
     }
 
     /** Notes that labels or cards were given out; of those whose words are out already nothing new is noted. */
     public void givenOut(int job, List<Coded> coded, String who) {
-        jobs.markPrinted(job);
-        Set<PaperCode> out = prints.out(job).stream().map(Print::code).collect(Collectors.toSet());
-        String revision = revisions.state(job).words();
-        prints.together(() -> {
-            coded.stream()
-                    .map(Coded::code)
-                    .filter(c -> !out.contains(c))
-                    .forEach(c -> prints.printed(job, c, revision, who));
-            return true;
-        });
+        try {
+            jobs.markPrinted(job);
+            Set<PaperCode> out = prints.out(job).stream().map(Print::code).collect(Collectors.toSet());
+            String revision = revisions.state(job).words();
+            prints.together(() -> {
+                coded.stream()
+                        .map(Coded::code)
+                        .filter(c -> !out.contains(c))
+                        .forEach(c -> prints.printed(job, c, revision, who));
+                return true;
+            });
+        } catch (DataAccessException e) {
+            LOG.warn("That labels or cards of job {} were given out could not be kept", job, e);
+        }
     }
 
     /** The revisions with which a change notice may compare. */

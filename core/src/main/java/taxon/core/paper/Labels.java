@@ -212,7 +212,7 @@ public final class Labels {
                 type.id() + "." + number,
                 type.shortName(),
                 List.of(
-                        new Field("Units", units.size() + " units: " + IdRuns.words(units)),
+                        new Field("Units", Counted.of(units.size(), "unit") + ": " + IdRuns.words(units)),
                         new Field("Case", "case " + number + " of " + of),
                         new Field(
                                 "Position",
