@@ -15,7 +15,8 @@ public final class People {
     public static final String COOKIE = "who";
     public static final int LONGEST = 40;
 
-    private static final String NOBODY_SAID = "at this machine";
+    /** Stands for a name where a browser was given none. */
+    public static final String NOBODY_SAID = "at this machine";
 
     private People() {}
 

@@ -13,6 +13,9 @@ import org.springframework.transaction.support.TransactionTemplate;
 import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
 import taxon.app.edit.NoSuchJobException;
+import taxon.app.paperwork.ChangeNotices;
+import taxon.app.paperwork.DrawnPaper;
+import taxon.app.paperwork.DrawnPapers;
 import taxon.app.paperwork.PrintedPapers;
 import taxon.app.paperwork.Sheet;
 import taxon.app.paperwork.SheetFiles;
@@ -20,6 +23,7 @@ import taxon.app.store.JobStore;
 import taxon.app.store.PrintStore.Which;
 import taxon.app.store.Revision;
 import taxon.app.store.RevisionStore;
+import taxon.core.drawing.DrawnOn;
 import taxon.core.paper.PaperChoice;
 import taxon.core.paper.PaperKind;
 import taxon.core.rig.Plan;
@@ -38,6 +42,8 @@ public class Freezer {
     private final RevisionStore revisions;
     private final SheetFiles files;
     private final PrintedPapers papers;
+    private final ChangeNotices notices;
+    private final DrawnPapers drawings;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -47,6 +53,8 @@ public class Freezer {
             RevisionStore revisions,
             SheetFiles files,
             PrintedPapers papers,
+            ChangeNotices notices,
+            DrawnPapers drawings,
             TransactionTemplate transaction,
             Clock clock) {
         this.editor = editor;
@@ -54,6 +62,8 @@ public class Freezer {
         this.revisions = revisions;
         this.files = files;
         this.papers = papers;
+        this.notices = notices;
+        this.drawings = drawings;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -119,9 +129,12 @@ public class Freezer {
         String date = at.atOffset(ZoneOffset.UTC).toLocalDate().toString();
         Map<String, byte[]> content = new LinkedHashMap<>();
         for (PaperKind kind : PaperKind.values()) {
-            Sheet sheet = Sheet.of(plan, kind, choice(job, kind, revision), words, date);
+            Sheet sheet = kind == PaperKind.CHANGES
+                    ? notices.of(job, revision, plan)
+                    : Sheet.of(plan, kind, PaperChoice.ALL, words, date);
+            DrawnPaper drawing = drawings.of(plan, kind, PaperChoice.ALL, DrawnOn.USUAL, revision.who());
             String name = "papers/" + kind.slug();
-            content.put(name + ".pdf", files.pdf(sheet, papers.code(which(job, kind, revision), sheet)));
+            content.put(name + ".pdf", files.pdf(sheet, papers.code(which(job, kind, revision), sheet), drawing));
             content.put(name + ".csv", SpreadsheetCsv.write(sheet.listing()));
             content.put(name + ".xlsx", WorkbookOut.write(kind.title(), sheet.listing()));
         }
@@ -137,23 +150,13 @@ public class Freezer {
         return new Bundle(plan.sheet().name(), revision.letters(), at, content);
     }
 
-    /** Under what it is found again: a change notice says with which revision it compares. */
+    /** Under what it is found again: a change notice says which revisions it compares. */
     private Which which(int job, PaperKind kind, Revision revision) {
         boolean compares = kind == PaperKind.CHANGES && revision.number() > 1;
-        return new Which(job, kind, compares ? "?since=" + Revision.letters(revision.number() - 1) : "");
-    }
-
-    /** The change notice of a bundle is against the revision before it. */
-    private PaperChoice choice(int job, PaperKind kind, Revision revision) {
-        return kind != PaperKind.CHANGES
-                ? PaperChoice.ALL
-                : revisions.all(job).stream()
-                        .filter(r -> r.number() == revision.number() - 1)
-                        .findFirst()
-                        .map(r -> PaperChoice.ALL.since(
-                                ((JobJson.Read) JobJson.read(utf8(revisions.document(job, r)))).plan(),
-                                "revision " + r.letters()))
-                        .orElse(PaperChoice.ALL);
+        return new Which(
+                job,
+                kind,
+                compares ? "?since=" + Revision.letters(revision.number() - 1) + "&until=" + revision.letters() : "");
     }
 
     private static byte[] utf8(String text) {

@@ -4,20 +4,16 @@ import java.awt.Color;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.util.EnumMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Objects;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.font.PDFont;
-import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.util.Matrix;
 import taxon.app.printing.CodeSquare;
-import taxon.app.printing.PrintFonts;
+import taxon.app.printing.PdfText;
 import taxon.app.printing.PrintTask;
+import taxon.app.printing.Tint;
 import taxon.core.label.LabelLayout;
 import taxon.core.label.LabelLayout.Bar;
 import taxon.core.label.LabelLayout.Square;
@@ -30,22 +26,12 @@ import taxon.core.paper.PaperCode;
 /** Labels as PDF, at their true size. */
 final class LabelFiles {
     private static final double POINTS_PER_MM = 72 / 25.4;
-    private static final int TINTS = 10;
-
-    /** The tints as on a screen by day; the type's name stands beside, since not every printer has them. */
-    private static final int[] TINT = {
-        0xF8F2AF, 0xDB9C82, 0x9BC1F4, 0xC1DFCD, 0xF2D199, 0xB9C3BD, 0x94E2FC, 0xC4A2C6, 0xC5FEE2, 0xE2B883
-    };
-
     private final LabelAsked asked;
     private final PDDocument document = new PDDocument();
-    private final Map<Face, PDFont> fonts = new EnumMap<>(Face.class);
+    private final PdfText text = new PdfText(document);
 
-    private LabelFiles(LabelAsked asked) throws IOException {
+    private LabelFiles(LabelAsked asked) {
         this.asked = asked;
-        for (Face face : Face.values()) {
-            fonts.put(face, PDType0Font.load(document, PrintFonts.file(face), true));
-        }
     }
 
     /** Which tint a label has. */
@@ -135,7 +121,7 @@ final class LabelFiles {
 
     private void draw(PDPageContentStream stream, FittedLabel label, Place place, int tint) throws IOException {
         LabelLayout layout = label.layout();
-        stream.setNonStrokingColor(new Color(TINT[tint % TINTS]));
+        stream.setNonStrokingColor(Tint.of(tint));
         for (Bar bar : layout.bars()) {
             stream.addRect(
                     x(place, bar.x()), y(place, bar.y() + bar.height()), points(bar.width()), points(bar.height()));
@@ -145,8 +131,8 @@ final class LabelFiles {
         for (Square square : layout.codes()) {
             draw(stream, label.code(), square, place);
         }
-        for (Text text : layout.texts()) {
-            draw(stream, text, place);
+        for (Text words : layout.texts()) {
+            draw(stream, words, place);
         }
     }
 
@@ -163,13 +149,12 @@ final class LabelFiles {
         stream.fill();
     }
 
-    private void draw(PDPageContentStream stream, Text text, Place place) throws IOException {
+    private void draw(PDPageContentStream stream, Text words, Place place) throws IOException {
         stream.beginText();
-        stream.setFont(Objects.requireNonNull(fonts.get(text.face())), points(text.size()));
-        float x = x(place, text.x());
-        float y = y(place, text.y());
-        stream.setTextMatrix(text.isTurned() ? new Matrix(-1, 0, 0, -1, x, y) : new Matrix(1, 0, 0, 1, x, y));
-        stream.showText(FittedLabel.printable(text.face(), text.words()));
+        float x = x(place, words.x());
+        float y = y(place, words.y());
+        stream.setTextMatrix(words.isTurned() ? new Matrix(-1, 0, 0, -1, x, y) : new Matrix(1, 0, 0, 1, x, y));
+        text.show(stream, words.face(), points(words.size()), words.words());
         stream.endText();
     }
 

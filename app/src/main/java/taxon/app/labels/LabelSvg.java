@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import org.springframework.web.util.HtmlUtils;
 import taxon.app.printing.CodeSquare;
+import taxon.app.printing.Tint;
 import taxon.core.label.LabelLayout.Bar;
 import taxon.core.label.LabelLayout.Square;
 import taxon.core.label.LabelLayout.Text;
@@ -59,7 +60,7 @@ final class LabelSvg {
     private void label(FittedLabel label, Place place, LabelAsked asked, int tint) {
         add("<g transform=\"translate(%s %s)\">", place.x() + asked.shiftX(), place.y() + asked.shiftY());
         for (Bar bar : label.layout().bars()) {
-            out.append("<rect class=\"tint").append(tint);
+            out.append("<rect fill=\"").append(Tint.hex(tint));
             add("\" x=\"%s\" y=\"%s\" width=\"%s\" height=\"%s\"/>", bar.x(), bar.y(), bar.width(), bar.height());
         }
         label.layout().codes().forEach(s -> square(label, s));

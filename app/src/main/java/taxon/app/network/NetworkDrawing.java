@@ -91,14 +91,39 @@ record NetworkDrawing(
      * A unit or a box on a line.
      *
      * @param key of the unit; 0 for a box
-     * @param label what is readable in it; may be empty
+     * @param name of the unit or box
+     * @param label what of it is readable in it; may be empty
      * @param tint of its type
      */
     record Stop(
-            int x, int y, int width, int key, int box, int place, String label, String words, int tint, boolean lit) {}
+            int x,
+            int y,
+            int width,
+            int key,
+            int box,
+            int place,
+            String name,
+            String label,
+            String words,
+            int tint,
+            boolean lit) {}
 
-    /** What joins two boxes, as a path. */
-    record Cable(String path, boolean lit) {}
+    /** From one point to another. */
+    record Ends(int x1, int y1, int x2, int y2) {
+        /** A path that leaves and arrives level; between two of one column it bows to the left. */
+        String path() {
+            int bend = x1 == x2 ? x1 - 20 : (x1 + x2) / 2;
+            return "M" + x1 + " " + y1 + "C" + bend + " " + y1 + " " + bend + " " + y2 + " " + x2 + " " + y2;
+        }
+    }
+
+    /** What joins two boxes. */
+    record Cable(Ends ends, boolean lit) {
+        /** As a path. */
+        public String path() {
+            return ends.path();
+        }
+    }
 
     /** A universe that is routed nowhere. */
     record Loose(int x, int y, int number, String words) {}

@@ -15,6 +15,7 @@ import taxon.app.form.Selection;
 import taxon.app.network.NetworkDrawing.Loose;
 import taxon.app.network.NetworkDrawing.Plate;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.finding.Finding;
 import taxon.core.network.BoxKind;
 import taxon.core.network.Route.PortRef;
 import taxon.core.rig.Box;
@@ -47,12 +48,17 @@ final class NetworkLayout {
      * @param open which of these are open all the same
      */
     static NetworkDrawing of(JobState state, Selection selection, String fold, Set<String> open) {
-        return new NetworkLayout(state, selection, fold, open).draw();
+        return new NetworkLayout(state.plan(), state.check().findings(), selection, fold, open).draw();
     }
 
-    private NetworkLayout(JobState state, Selection selection, String fold, Set<String> open) {
-        plan = state.plan();
-        marks = new NetworkMarks(state.check().findings());
+    /** For paper: every box, with nothing chosen and without findings, which are no part of the plan. */
+    static NetworkDrawing plain(Plan plan) {
+        return new NetworkLayout(plan, List.of(), Selection.NONE, "", Set.of()).draw();
+    }
+
+    private NetworkLayout(Plan plan, List<Finding> findings, Selection selection, String fold, Set<String> open) {
+        this.plan = plan;
+        marks = new NetworkMarks(findings);
         light = new WayLight(plan, selection.in(plan));
         this.fold = fold.equals("position") || fold.equals("rack") ? fold : "";
         this.open = open;

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import taxon.app.network.NetworkDrawing.Cable;
+import taxon.app.network.NetworkDrawing.Ends;
 import taxon.app.network.NetworkDrawing.Plate;
 import taxon.core.network.Route.PortRef;
 import taxon.core.rig.Box;
@@ -108,10 +109,6 @@ final class NetworkPlates {
         int fromX = left.x() == right.x() ? left.x() : left.x() + left.width();
         int fromY = left.y() + left.height() / 2;
         int toY = right.y() + right.height() / 2;
-        int bend = left.x() == right.x() ? fromX - 20 : (fromX + right.x()) / 2;
-        cables.add(new Cable(
-                "M" + fromX + " " + fromY + "C" + bend + " " + fromY + " " + bend + " " + toY + " " + right.x() + " "
-                        + toY,
-                light.on(one) && light.on(other)));
+        cables.add(new Cable(new Ends(fromX, fromY, right.x(), toY), light.on(one) && light.on(other)));
     }
 }

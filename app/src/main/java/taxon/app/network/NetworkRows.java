@@ -231,7 +231,7 @@ final class NetworkRows {
     private Stop stop(LineStop stop, int x, int top, int width, int place) {
         if (stop instanceof LineStop.Through t) {
             String name = plan.box(t.box()).map(Box::name).orElse("");
-            return new Stop(x, top, width, 0, t.box(), place, clipped(name, 12), name, -1, light.on(t.box()));
+            return new Stop(x, top, width, 0, t.box(), place, name, clipped(name, 12), name, -1, light.on(t.box()));
         }
         Fixture fixture = plan.fixture(((LineStop.Unit) stop).fixture()).orElseThrow();
         return new Stop(
@@ -241,6 +241,7 @@ final class NetworkRows {
                 fixture.key().number(),
                 0,
                 place,
+                fixture.label(),
                 fixture.label().length() <= 5 ? fixture.label() : "",
                 fixture.label() + ", " + plan.type(fixture).shortName() + ", "
                         + plan.position(fixture).name(),

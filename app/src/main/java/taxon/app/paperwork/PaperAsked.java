@@ -15,18 +15,22 @@ import org.springframework.web.util.UriComponentsBuilder;
 import taxon.app.form.NotThereException;
 import taxon.app.form.Selection;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.drawing.DrawingScale;
+import taxon.core.drawing.DrawnOn;
+import taxon.core.drawing.SheetSize;
 import taxon.core.paper.PaperChoice;
 import taxon.core.paper.PaperChoice.Order;
 import taxon.formats.json.Json;
 
 /**
  * What a paper is limited to and how it is ordered, as it stands in its address: {@code only=chosen&sel=17,18},
- * {@code position=2}, {@code universe=3}, {@code order=walk}, {@code piece=17}.
+ * {@code position=2}, {@code universe=3}, {@code order=walk}, {@code piece=17}, {@code paper=a3&scale=50}.
  *
  * @param selection what is chosen, whether or not the paper is limited to that
  * @param chosen true when it is
  * @param piece the one label or card that it is of
- * @param since the letters of the revision with which a change notice compares; the newest where it is empty
+ * @param compared what a change notice compares
+ * @param on the paper of a drawing, and its scale
  */
 public record PaperAsked(
         Selection selection,
@@ -35,7 +39,16 @@ public record PaperAsked(
         Optional<UniverseNumber> universe,
         Order order,
         Optional<String> piece,
-        Optional<String> since) {
+        Compared compared,
+        DrawnOn on) {
+    /**
+     * The letters of two revisions.
+     *
+     * @param since the newest one, or the one before {@code until}, where it is empty
+     * @param until now where it is empty
+     */
+    public record Compared(Optional<String> since, Optional<String> until) {}
+
     /** Where its parts are read from. */
     private interface Parameters {
         @Nullable
@@ -68,7 +81,9 @@ public record PaperAsked(
                 number(request, "universe").map(n -> universe(request, n)),
                 order(value(request, "order")),
                 piece(value(request, "piece")),
-                since(value(request, "since")));
+                new Compared(revision(value(request, "since")), revision(value(request, "until"))),
+                new DrawnOn(
+                        sheet(value(request, "paper")), number(request, "scale").map(PaperAsked::scale)));
     }
 
     private static String value(Parameters request, String name) {
@@ -93,11 +108,26 @@ public record PaperAsked(
         return UniverseNumber.of(number);
     }
 
-    private static Optional<String> since(String text) {
+    private static Optional<String> revision(String text) {
         if (!text.isEmpty() && !text.matches("[A-Z]{1,6}")) {
             throw new NotThereException("revision " + text);
         }
         return text.isEmpty() ? Optional.empty() : Optional.of(text);
+    }
+
+    private static SheetSize sheet(String text) {
+        return text.isEmpty()
+                ? DrawnOn.USUAL.sheet()
+                : SheetSize.of(text)
+                        .orElseThrow(() -> new NotThereException("paper " + text + " (a4, a3, letter or tabloid)"));
+    }
+
+    private static DrawingScale scale(int to) {
+        try {
+            return new DrawingScale(to);
+        } catch (IllegalArgumentException e) {
+            throw new NotThereException("scale 1:" + to);
+        }
     }
 
     private static Optional<String> piece(String text) {
@@ -142,7 +172,12 @@ public record PaperAsked(
             parameters.put("sel", selection.text());
         }
         position.ifPresent(p -> parameters.put("position", p.toString()));
-        since.ifPresent(l -> parameters.put("since", l));
+        compared.since().ifPresent(l -> parameters.put("since", l));
+        compared.until().ifPresent(l -> parameters.put("until", l));
+        if (on.sheet() != DrawnOn.USUAL.sheet()) {
+            parameters.put("paper", on.sheet().slug());
+        }
+        on.scale().ifPresent(s -> parameters.put("scale", Integer.toString(s.to())));
         piece.ifPresent(p -> parameters.put("piece", p));
         universe.ifPresent(u -> parameters.put("universe", u.toString()));
         if (order != Order.USUAL) {

@@ -5,6 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -14,6 +15,7 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.access.People;
 import taxon.app.edit.JobState;
 import taxon.app.form.NotThereException;
 import taxon.app.form.Reply;
@@ -23,6 +25,8 @@ import taxon.app.paperwork.PrintedPapers.Coded;
 import taxon.app.printing.PrintTask;
 import taxon.app.printing.PrintTasks;
 import taxon.app.store.PrintStore.Which;
+import taxon.core.drawing.DrawingScale;
+import taxon.core.drawing.SheetSize;
 import taxon.core.paper.PaperChoice;
 import taxon.core.paper.PaperCode;
 import taxon.core.paper.PaperKind;
@@ -45,8 +49,11 @@ class PaperworkController {
     private final SheetFiles files;
     private final PrintedPapers printed;
     private final PrintTasks tasks;
+    private final DrawnPapers drawings;
 
-    PaperworkController(Frames frames, SheetFiles files, PrintedPapers printed, PrintTasks tasks) {
+    PaperworkController(
+            Frames frames, SheetFiles files, PrintedPapers printed, PrintTasks tasks, DrawnPapers drawings) {
+        this.drawings = drawings;
         this.tasks = tasks;
         this.frames = frames;
         this.files = files;
@@ -74,18 +81,34 @@ class PaperworkController {
         model.addAttribute("universes", plan.universes());
         model.addAttribute("asked", asked);
         model.addAttribute("sheet", sheet);
+        DrawnPaper drawing = drawing(plan, sheet.paper().kind(), asked, request);
+        model.addAttribute("drawing", drawing);
+        model.addAttribute("lacking", lacking(sheet, drawing));
+        model.addAttribute("sheetSizes", SheetSize.values());
+        model.addAttribute("scales", DrawingScale.usual(plan.sheet().view().unit()));
         model.addAttribute("named", printed.named(job));
         model.addAttribute("revisions", printed.revisions(job));
         return "paperwork/page";
     }
 
+    private DrawnPaper drawing(Plan plan, PaperKind kind, PaperAsked asked, HttpServletRequest request) {
+        return drawings.of(plan, kind, asked.choice(), asked.on(), People.of(request));
+    }
+
+    private static String lacking(Sheet sheet, DrawnPaper drawing) {
+        return Letters.lacking(Stream.concat(sheet.texts(), drawing.texts()));
+    }
+
     /** To look at; it is noted as printed where it is asked for with a form. */
     @GetMapping("/jobs/{job}/paperwork/{name}.pdf")
     ResponseEntity<byte[]> pdf(@PathVariable int job, @PathVariable String name, HttpServletRequest request) {
-        Which which = which(job, name, PaperAsked.read(request));
-        Sheet sheet = printed.now(frames.state(job), which);
+        PaperAsked asked = PaperAsked.read(request);
+        Which which = which(job, name, asked);
+        JobState state = frames.state(job);
+        Sheet sheet = printed.now(state, which);
         PaperCode code = printed.code(which, sheet);
-        return file(sheet, "pdf", MediaType.APPLICATION_PDF, files.pdf(sheet, code));
+        DrawnPaper drawing = drawing(state.plan(), which.kind(), asked, request);
+        return file(sheet, "pdf", MediaType.APPLICATION_PDF, files.pdf(sheet, code, drawing));
     }
 
     /** Prints it in the background; that it was printed is noted when it is drawn. */
@@ -101,14 +124,16 @@ class PaperworkController {
                 fileName(sheet) + ".pdf",
                 t -> which.kind() == PaperKind.CARDS
                         ? cards(state, which, sheet, reply.who(), t)
-                        : paper(which, sheet, reply.who(), t));
+                        : paper(state, which, sheet, reply.who(), t));
         return reply.done(
                 "", "/jobs/" + job + "/prints/" + task.id(), Json.object().put("print", task.id()));
     }
 
-    private byte[] paper(Which which, Sheet sheet, String who, PrintTask task) {
+    private byte[] paper(JobState state, Which which, Sheet sheet, String who, PrintTask task) {
         PaperCode code = printed.code(which, sheet);
-        byte[] pdf = files.pdf(sheet, code, task);
+        PaperAsked asked = PaperAsked.read(which.query());
+        DrawnPaper drawing = drawings.of(state.plan(), which.kind(), asked.choice(), asked.on(), who);
+        byte[] pdf = files.pdf(sheet, code, drawing, task);
         printed.givenOut(which, code, sheet, who);
         return pdf;
     }

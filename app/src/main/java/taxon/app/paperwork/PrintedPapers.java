@@ -1,13 +1,11 @@
 package taxon.app.paperwork;
 
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
@@ -16,7 +14,6 @@ import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Service;
 import taxon.app.edit.JobState;
-import taxon.app.form.NotThereException;
 import taxon.app.store.JobStore;
 import taxon.app.store.PrintStore;
 import taxon.app.store.PrintStore.Kept;
@@ -32,7 +29,6 @@ import taxon.core.paper.PaperKind;
 import taxon.core.paper.PaperText;
 import taxon.core.paper.Piece;
 import taxon.core.rig.Plan;
-import taxon.formats.json.JobJson;
 
 /** Papers that went out, and whether each of them is still true. */
 @Service
@@ -50,9 +46,11 @@ public class PrintedPapers {
     private final PrintStore prints;
     private final JobStore jobs;
     private final RevisionStore revisions;
+    private final ChangeNotices notices;
     private final Clock clock;
 
-    PrintedPapers(PrintStore prints, JobStore jobs, RevisionStore revisions, Clock clock) {
+    PrintedPapers(PrintStore prints, JobStore jobs, RevisionStore revisions, ChangeNotices notices, Clock clock) {
+        this.notices = notices;
         this.prints = prints;
         this.jobs = jobs;
         this.revisions = revisions;
@@ -68,33 +66,16 @@ public class PrintedPapers {
 
     /** The paper of a job as it is now. */
     Sheet now(JobState state, Which which) {
-        return Sheet.of(
-                state.plan(),
-                which.kind(),
-                choice(which),
-                revisions.state(which.job()).words(),
-                LocalDate.now(clock).toString());
-    }
-
-    /** A change notice is held against the revision that was asked for, or the newest one. */
-    private PaperChoice choice(Which which) {
         PaperAsked asked = PaperAsked.read(which.query());
-        if (which.kind() != PaperKind.CHANGES) {
-            return asked.choice();
-        }
-        Optional<Revision> revision = asked.since().isEmpty()
-                ? revisions.state(which.job()).latest()
-                : asked.since().flatMap(l -> revisions.find(which.job(), l));
-        if (revision.isEmpty() && asked.since().isPresent()) {
-            throw new NotThereException("revision " + asked.since().get());
-        }
-        return revision.map(r -> asked.choice().since(plan(which.job(), r), "revision " + r.letters()))
-                .orElseGet(asked::choice);
-    }
-
-    private Plan plan(int job, Revision revision) {
-        byte[] document = revisions.document(job, revision).getBytes(StandardCharsets.UTF_8);
-        return ((JobJson.Read) JobJson.read(document)).plan();
+        String today = LocalDate.now(clock).toString();
+        return which.kind() == PaperKind.CHANGES
+                ? notices.of(state, asked, today)
+                : Sheet.of(
+                        state.plan(),
+                        which.kind(),
+                        asked.choice(),
+                        revisions.state(which.job()).words(),
+                        today);
     }
 
     /** Its code, under which its words are kept from now on. A store that cannot be written keeps nobody from the paper. */

@@ -93,6 +93,16 @@ public record Sheet(Paper paper, String job, String venue, String revision, Stri
         return paper.columns().get(column).isEven();
     }
 
+    /** Everything that stands on it but the names of its columns. */
+    Stream<String> texts() {
+        return Stream.concat(
+                Stream.of(title(), origin()),
+                paper.parts().stream()
+                        .flatMap(p -> Stream.concat(
+                                Stream.of(p.title()),
+                                p.rows().stream().flatMap(List::stream).map(Cell::words))));
+    }
+
     /** The first rows, for a screen. */
     public List<Part> beginning() {
         return cut(ROWS_ON_A_SCREEN).get(0);

@@ -1,11 +1,13 @@
 package taxon.app.paperwork;
 
+import com.openhtmltopdf.bidi.support.ICUBidiReorderer;
+import com.openhtmltopdf.bidi.support.ICUBidiSplitter;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
+import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.TextDirection;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.util.XRLog;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
@@ -15,10 +17,10 @@ import java.util.GregorianCalendar;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.UUID;
 import java.util.logging.Level;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.multipdf.PDFMergerUtility;
@@ -26,7 +28,10 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.springframework.stereotype.Component;
 import org.thymeleaf.ITemplateEngine;
 import org.thymeleaf.context.Context;
+import taxon.app.printing.DrawingPages;
+import taxon.app.printing.PrintFonts;
 import taxon.app.printing.PrintTask;
+import taxon.core.label.TextMeasure.Face;
 import taxon.core.paper.PaperCode;
 
 /** Papers as files. A PDF holds its fonts and asks for nothing from outside. */
@@ -34,6 +39,10 @@ import taxon.core.paper.PaperCode;
 public class SheetFiles {
     private static final String SANS = "Hyperlegible";
     private static final String MONO = "Hyperlegible Mono";
+
+    /** Before the name of a family: the font that has what that lacks. */
+    private static final String SECOND = "Second ";
+
     private static final int REGULAR = 400;
     private static final int BOLD = 700;
     private static final int ROWS_DRAWN_TOGETHER = 2_500;
@@ -56,35 +65,42 @@ public class SheetFiles {
      *
      * @throws PrintQueue.FullException when its turn did not come within two minutes
      */
-    public byte[] pdf(Sheet sheet, PaperCode code) {
-        return queue.inTurn(() -> drawn(sheet, code, () -> {}));
+    public byte[] pdf(Sheet sheet, PaperCode code, DrawnPaper drawing) {
+        return queue.inTurn(() -> drawn(sheet, code, drawing, () -> {}));
     }
 
     /** The same as something that is printed: each of its parts is a step. */
-    byte[] pdf(Sheet sheet, PaperCode code, PrintTask task) {
+    byte[] pdf(Sheet sheet, PaperCode code, DrawnPaper drawing, PrintTask task) {
         return queue.inTurn(() -> {
             task.of(sheet.parts(ROWS_DRAWN_TOGETHER).size() + 1);
-            return drawn(sheet, code, task::step);
+            return drawn(sheet, code, drawing, task::step);
         });
     }
 
-    /** A long sheet is drawn in parts beside each other; each begins on a page of its own, and all are numbered through. */
-    private byte[] drawn(Sheet sheet, PaperCode code, Runnable step) {
+    /**
+     * A long sheet is drawn in parts beside each other; each begins on a page of its own, and all are numbered through. What is a
+     * drawing comes first.
+     */
+    private byte[] drawn(Sheet sheet, PaperCode code, DrawnPaper drawing, Runnable step) {
         List<Double> widths = ColumnWidths.of(sheet);
-        List<Part> parts = drawers.all(sheet.parts(ROWS_DRAWN_TOGETHER), part -> {
-            Part drawn = part(part, widths);
+        String lacking = Letters.lacking(Stream.concat(sheet.texts(), drawing.texts()));
+        List<Sheet> cut = sheet.parts(ROWS_DRAWN_TOGETHER);
+        List<Part> parts = drawers.all(cut, part -> {
+            boolean first = part.equals(cut.get(0));
+            Part drawn = part(part, widths, first ? lacking : "", first ? drawing.notes() : List.of());
             step.run();
             return drawn;
         });
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        try (PDDocument document = Loader.loadPDF(parts.get(0).pdf())) {
+        try (PDDocument document = new PDDocument()) {
+            new DrawingPages(document).add(drawing.titled(sheet));
             PDFMergerUtility merger = new PDFMergerUtility();
-            for (Part part : parts.subList(1, parts.size())) {
+            for (Part part : parts) {
                 try (PDDocument next = Loader.loadPDF(part.pdf())) {
                     merger.appendDocument(document, next);
                 }
             }
-            PageNumbers.write(document, font("AtkinsonHyperlegibleNext-Regular.ttf"), code);
+            PageNumbers.write(document, PrintFonts.file(Face.PLAIN), code);
             settle(document, sheet, parts.stream().map(Part::html).collect(Collectors.joining()));
             step.run();
             document.save(out);
@@ -97,9 +113,10 @@ public class SheetFiles {
     /** Some pages, and what they were drawn from. */
     private record Part(String html, byte[] pdf) {}
 
-    private Part part(Sheet sheet, List<Double> widths) {
-        String html =
-                templates.process("paperwork/print", new Context(Locale.UK, Map.of("sheet", sheet, "widths", widths)));
+    private Part part(Sheet sheet, List<Double> widths, String lacking, List<String> notes) {
+        String html = templates.process(
+                "paperwork/print",
+                new Context(Locale.UK, Map.of("sheet", sheet, "widths", widths, "lacking", lacking, "notes", notes)));
         return new Part(html, drawn(html));
     }
 
@@ -135,11 +152,16 @@ public class SheetFiles {
     private static byte[] drawn(String html) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PdfRendererBuilder builder = new PdfRendererBuilder();
-        builder.withHtmlContent(html, null);
+        builder.withHtmlContent(PrintFonts.shared().printable(Face.PLAIN, html), null);
         builder.useUriResolver((base, uri) -> "");
-        builder.useFont(() -> font("AtkinsonHyperlegibleNext-Regular.ttf"), SANS, REGULAR, FontStyle.NORMAL, true);
-        builder.useFont(() -> font("AtkinsonHyperlegibleNext-Bold.ttf"), SANS, BOLD, FontStyle.NORMAL, true);
-        builder.useFont(() -> font("AtkinsonHyperlegibleMono-Regular.ttf"), MONO, REGULAR, FontStyle.NORMAL, true);
+        for (Face face : Face.values()) {
+            builder.useFont(() -> PrintFonts.file(face), family(face), weight(face), FontStyle.NORMAL, true);
+            builder.useFont(
+                    () -> PrintFonts.secondFile(face), SECOND + family(face), weight(face), FontStyle.NORMAL, true);
+        }
+        builder.useUnicodeBidiSplitter(new ICUBidiSplitter.ICUBidiSplitterFactory());
+        builder.useUnicodeBidiReorderer(new ICUBidiReorderer());
+        builder.defaultTextDirection(TextDirection.LTR);
         builder.withProducer("Taxon");
         builder.toStream(out);
         builder.useObjectDrawerFactory(CodeDrawer.FACTORY);
@@ -162,7 +184,11 @@ public class SheetFiles {
                 UUID.nameUUIDFromBytes(html.getBytes(StandardCharsets.UTF_8)).getMostSignificantBits());
     }
 
-    private static InputStream font(String file) {
-        return Objects.requireNonNull(SheetFiles.class.getResourceAsStream("/print-fonts/" + file), file);
+    private static String family(Face face) {
+        return face == Face.EVEN ? MONO : SANS;
+    }
+
+    private static int weight(Face face) {
+        return face == Face.BOLD ? BOLD : REGULAR;
     }
 }

@@ -74,6 +74,66 @@ class PapersHttpTest {
     }
 
     @Test
+    void aChangeNoticeGoesFromOneRevisionToAnother() {
+        String job = http.job("Two revisions");
+        for (String venue : List.of("Mill", "Barn")) {
+            name(job, venue);
+            assertThat(http.post(job + "/revisions", "version", http.version(job))
+                            .status())
+                    .isEqualTo(200);
+        }
+        name(job, "Shed");
+        String notice = job + "/paperwork/changes";
+        assertThat(http.page(notice + "?since=A&until=B").text()).contains("from revision A to revision B");
+        assertThat(http.get(notice + ".csv?since=A&until=B").text())
+                .contains("Mill", "Barn")
+                .doesNotContain("Shed");
+        assertThat(http.page(notice + "?until=B").text()).contains("from revision A to revision B");
+        assertThat(http.page(notice + "?since=A").text()).contains("since revision A", "Mill", "Shed");
+        assertThat(http.page(notice + "?since=B&until=A").status()).isEqualTo(404);
+        assertThat(http.page(notice + "?since=B&until=B").status()).isEqualTo(404);
+        assertThat(http.page(notice + "?until=Q").status()).isEqualTo(404);
+    }
+
+    private static void name(String job, String venue) {
+        Answer answer =
+                http.post(job + "/sheet", "name", "Two revisions", "venue", venue, "version", http.version(job));
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+    }
+
+    @Test
+    void aRigPlanSaysItsScaleWhereTheFrontIsAndWhoDrewIt() {
+        http.as("Mara");
+        byte[] pdf = http.printed("/jobs/1/paperwork/rig-plan/prints?paper=a3&scale=100");
+        String text = Zips.pdfText(pdf);
+        assertThat(text)
+                .contains("1:100 on A3", "Seen from above, audience below", "Drawn by Mara.", "Crane rail, 9 m high")
+                .contains("page 1 of ");
+        assertThat(http.get("/jobs/1/paperwork/rig-plan.pdf").bytes()).isNotEmpty();
+        String page = http.page("/jobs/1/paperwork/rig-plan?paper=letter").text();
+        assertThat(page).contains("1:200 on US letter", "clip-path");
+    }
+
+    @Test
+    void aNetworkDrawingHasEveryBoxAndEveryUnitOfItsLines() {
+        String text = Zips.pdfText(http.get("/jobs/1/paperwork/network.pdf").bytes());
+        String first = text.substring(0, text.indexOf("page 1 of"));
+        assertThat(first).contains("Quay node", "Dock switch", "Desk", "Art-Net 0·0·1", "Universe 7 is routed nowhere");
+        assertThat(first.split("\\s+")).contains("101", "116", "401", "412", "801");
+    }
+
+    @Test
+    void lettersBeyondLatinArePrintedAndThoseThatNoFontHasAreTold() {
+        String job = http.job("Γέφυρα Мост שלום 漢");
+        String page = http.page(job + "/paperwork/boxes").text();
+        assertThat(page).contains("which are printed as ?: 漢");
+        byte[] pdf = http.get(job + "/paperwork/boxes.pdf").bytes();
+        assertThat(Zips.pdfText(pdf))
+                .contains("Γέφυρα Мост", "שלום", "Letters that the fonts lack stand as ?: ", "?")
+                .doesNotContain("#");
+    }
+
+    @Test
     void aChoiceIsKeptByNameAndForgotten() {
         String keep = "/jobs/1/paperwork/by-fixture/keep?position=2&order=walk";
         assertThat(http.post(keep, "name", "For the <dock>").status()).isEqualTo(200);

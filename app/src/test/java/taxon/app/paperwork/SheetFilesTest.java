@@ -49,7 +49,7 @@ class SheetFilesTest {
 
     @Test
     void everyRowIsThereOnceInOrderAndThePagesAreNumberedThrough() {
-        byte[] pdf = server.bean(SheetFiles.class).pdf(sheet(ROWS), CODE);
+        byte[] pdf = server.bean(SheetFiles.class).pdf(sheet(ROWS), CODE, DrawnPaper.NONE);
         String[] pages = Zips.pdfText(pdf).split("\f");
         for (int i = 0; i < pages.length; i++) {
             assertThat(pages[i])
@@ -66,13 +66,14 @@ class SheetFilesTest {
     @Test
     void theSameLongSheetGivesTheSameBytes() {
         SheetFiles files = server.bean(SheetFiles.class);
-        assertThat(Arrays.equals(files.pdf(sheet(2_600), CODE), files.pdf(sheet(2_600), CODE)))
+        assertThat(Arrays.equals(
+                        files.pdf(sheet(2_600), CODE, DrawnPaper.NONE), files.pdf(sheet(2_600), CODE, DrawnPaper.NONE)))
                 .isTrue();
     }
 
     @Test
     void anEmptySheetHasOneNumberedPage() {
-        String text = Zips.pdfText(server.bean(SheetFiles.class).pdf(sheet(0), CODE));
+        String text = Zips.pdfText(server.bean(SheetFiles.class).pdf(sheet(0), CODE, DrawnPaper.NONE));
         assertThat(text).contains("page 1 of 1", "No fixture yet.");
     }
 }

@@ -94,7 +94,6 @@ public final class Http {
         return "/jobs/" + post("/jobs", "name", name).json().path("job").asInt();
     }
 
-    /** Posts a form; names and values in turn. */
     /** Asks for something to be printed, waits until it is drawn, and gets its file. */
     public byte[] printed(String path, Object... fields) {
         Answer asked = post(path, fields);
@@ -112,6 +111,7 @@ public final class Http {
         return file.bytes();
     }
 
+    /** Posts a form; names and values in turn. */
     public Answer post(String path, Object... fields) {
         return send(form(path, fields).header("Accept", "application/json"));
     }

@@ -1,8 +1,11 @@
 package taxon.core.history;
 
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import taxon.core.addressing.text.WishText;
@@ -38,10 +41,12 @@ public final class ChangeLines {
     private final Plan names;
     private final ElementCases<String> subject = new Subject();
     private final ElementCases<String> words = new Words();
+    private final ElementCases<Map<String, String>> fields;
     private final List<ChangeLine> lines = new ArrayList<>();
 
     private ChangeLines(Plan names) {
         this.names = names;
+        fields = new ElementFields(names);
     }
 
     /** @param names the plan in which types, positions and fixtures are looked up by name */
@@ -68,12 +73,26 @@ public final class ChangeLines {
     private void changed(Element before, Element after) {
         if (before instanceof Fixture one && after instanceof Fixture other) {
             fixture(one, other);
-        } else {
+        } else if (!fields(before, after)) {
             String was = before.match(words);
             String is = after.match(words);
             lines.add(new ChangeLine(
                     before.match(subject), "changed", was.equals(is) ? "" : was, was.equals(is) ? "" : is));
         }
+    }
+
+    /** Tells each field that differs. @return false where none of those that have a name does */
+    private boolean fields(Element before, Element after) {
+        Map<String, String> was = before.match(fields);
+        Map<String, String> is = after.match(fields);
+        Set<String> all = new LinkedHashSet<>(was.keySet());
+        all.addAll(is.keySet());
+        List<ChangeLine> told = all.stream()
+                .filter(f -> !was.getOrDefault(f, "").equals(is.getOrDefault(f, "")))
+                .map(f -> new ChangeLine(before.match(subject), f, was.getOrDefault(f, ""), is.getOrDefault(f, "")))
+                .toList();
+        lines.addAll(told);
+        return !told.isEmpty();
     }
 
     private void fixture(Fixture before, Fixture after) {

@@ -31,7 +31,7 @@ final class ChangeNotice {
 
     /** Without an earlier state to compare with there is nothing on it. */
     static Paper of(Plan plan, PaperChoice choice) {
-        String since = choice.since().map(s -> "since " + s.words()).orElse("no revision to compare with");
+        String since = choice.since().map(PaperChoice.Since::words).orElse("no revision to compare with");
         List<Part> parts = choice.since().map(s -> parts(s.plan(), plan)).orElse(List.of(new Part("", List.of())));
         List<Part> listed = parts.stream()
                 .map(p -> new Part(

@@ -64,7 +64,8 @@ public record PaperChoice(
     /**
      * An earlier state of the job.
      *
-     * @param words "revision A"
+     * @param words which it is, and of which state the plan is, where that is not now: "since revision A", "from revision A to
+     *     revision B"
      */
     public record Since(Plan plan, String words) {}
 

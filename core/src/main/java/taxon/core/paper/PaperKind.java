@@ -22,6 +22,8 @@ public enum PaperKind {
     CABLES("Cables to take along", "No line is drawn."),
     BOXES("Boxes", "No box yet."),
     PORTS("Ports", "No box with ports yet."),
+    NETWORK("Network drawing", "No box yet."),
+    RIG_PLAN("Rig plan", "No fixture yet."),
     GROUPS("Groups", "No group."),
     COUNTS("Counts", "No fixture yet."),
     TO_KNOW("What to know", "Nothing to know of single fixtures."),
@@ -64,6 +66,8 @@ public enum PaperKind {
             case CABLES -> List.of("What", "Length");
             case BOXES -> List.of("Box");
             case PORTS -> List.of("Port", "Label");
+            case NETWORK -> List.of("Box", "Port", "Line");
+            case RIG_PLAN -> List.of("Fixture ID");
             case GROUPS -> List.of("Name", "Folder", "Because");
             case COUNTS -> List.of("Type", "Mode", "Position");
             case CHANGES -> List.of("Which", "What");
@@ -91,14 +95,20 @@ public enum PaperKind {
                     BY_TYPE,
                     SLOTS,
                     COUNTS,
+                    RIG_PLAN,
                     TO_KNOW,
                     TOUCH_AGAIN,
                     SETTINGS,
                     CARDS,
                     UNIT_LABELS,
                     CASE_LABELS -> true;
-            case LINES, CABLES, BOXES, PORTS, GROUPS, CABLE_LABELS, BOX_LABELS, CHANGES -> false;
+            case LINES, CABLES, BOXES, PORTS, NETWORK, GROUPS, CABLE_LABELS, BOX_LABELS, CHANGES -> false;
         };
+    }
+
+    /** True when it begins with a drawing, of which its rows say in words what is on it. */
+    public boolean isDrawn() {
+        return this == NETWORK || this == RIG_PLAN;
     }
 
     /** True when each of its rows is a label of its own. */

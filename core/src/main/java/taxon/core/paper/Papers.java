@@ -1,5 +1,6 @@
 package taxon.core.paper;
 
+import taxon.core.drawing.RigLayout;
 import taxon.core.rig.Plan;
 
 /** Makes papers of a plan. */
@@ -25,11 +26,19 @@ public final class Papers {
             case CABLES -> new LinePapers(plan, choice).cables();
             case BOXES -> new BoxPapers(plan).boxes();
             case PORTS -> new BoxPapers(plan).ports();
+            case NETWORK -> new NetworkPaper(plan).paper();
+            case RIG_PLAN -> new RigPlanPaper(plan, choice).paper();
             case GROUPS -> RigPapers.groups(plan);
             case COUNTS -> RigPapers.counts(plan, choice);
             case TO_KNOW -> new KnownPapers(plan, choice).toKnow();
             case CHANGES -> ChangeNotice.of(plan, choice);
             case TOUCH_AGAIN -> new KnownPapers(plan, choice).touchAgain();
         };
+    }
+
+    /** What of a rig is drawn for a choice. */
+    public static RigLayout rigLayout(Plan plan, PaperChoice choice) {
+        RigLayout all = RigLayout.of(plan);
+        return choice.isAll() ? all : all.only(choice::takes);
     }
 }

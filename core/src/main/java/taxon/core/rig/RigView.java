@@ -30,9 +30,20 @@ public record RigView(LengthUnit unit, Front front, Side side) {
 
     /** Sides of a drawing. */
     public enum Side {
-        BELOW,
-        ABOVE,
-        LEFT,
-        RIGHT
+        BELOW("below"),
+        ABOVE("above"),
+        LEFT("to the left"),
+        RIGHT("to the right");
+
+        private final String words;
+
+        Side(String words) {
+            this.words = words;
+        }
+    }
+
+    /** "audience below". */
+    public String frontWords() {
+        return front.words() + " " + side.words;
     }
 }

@@ -4,17 +4,21 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import taxon.core.dmx.StartAddress;
+import taxon.core.length.Length;
 import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.JobSheet;
 import taxon.core.rig.Plan;
+import taxon.core.rig.Position;
+import taxon.core.rig.PositionGeometry;
 import taxon.core.testing.Rigs;
 import taxon.demo.DemoTypes;
 
@@ -23,7 +27,7 @@ class ChangeNoticeTest {
             Rigs.add(Rigs.empty(), DemoTypes.book().named("", "Tern").orElseThrow(), 4, 201);
 
     private static Paper notice(Plan before, Plan now) {
-        return Papers.of(now, PaperKind.CHANGES, PaperChoice.ALL.since(before, "revision A"));
+        return Papers.of(now, PaperKind.CHANGES, PaperChoice.ALL.since(before, "since revision A"));
     }
 
     private static List<String> rows(Paper paper) {
@@ -44,6 +48,21 @@ class ChangeNoticeTest {
         assertThat(paper.parts().get(0).title())
                 .isEqualTo(BEFORE.position(second).name());
         assertThat(rows(paper)).contains("202 | Name |  | front").anyMatch(r -> r.endsWith("| 3.017"));
+    }
+
+    @Test
+    void aPositionAndAJobSheetAreToldByTheFieldsThatDiffer() {
+        Position truss = BEFORE.positions().get(0);
+        PositionGeometry higher =
+                new PositionGeometry(Optional.empty(), Length.ZERO, Length.ZERO, Length.metres("6.2"), 0);
+        Paper paper = notice(
+                BEFORE,
+                BEFORE.with(truss.withGeometry(higher))
+                        .with(new JobSheet(BEFORE.sheet().name(), "Mill", Optional.empty(), Optional.empty(), "")));
+        assertThat(rows(paper))
+                .containsExactlyInAnyOrder(
+                        truss.name() + " | Height | 0 m | 6.2 m",
+                        "Job sheet | Venue | " + BEFORE.sheet().venue() + " | Mill");
     }
 
     @Test

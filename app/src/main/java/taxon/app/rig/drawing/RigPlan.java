@@ -8,12 +8,14 @@ import java.util.function.ToDoubleFunction;
 import java.util.stream.DoubleStream;
 import taxon.app.form.Selection;
 import taxon.app.frame.Tints;
+import taxon.core.drawing.RigLayout;
+import taxon.core.drawing.RigLayout.Laid;
+import taxon.core.drawing.RigLayout.Placed;
 import taxon.core.length.Length;
 import taxon.core.length.LengthUnit;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
-import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionGeometry.Point;
 import taxon.core.rig.RigView.Side;
 
@@ -45,8 +47,6 @@ public record RigPlan(
     private static final double READABLE = 18;
     private static final double LETTER_IN_BOX = 6.6;
     static final double ROOM_FOR_ADDRESS = 42;
-    private static final double BARE_POSITION = 2;
-    private static final int HALF_TURN = 1800;
 
     /** From one point to another. */
     public record Segment(double x1, double y1, double x2, double y2) {}
@@ -88,16 +88,9 @@ public record RigPlan(
         }
     }
 
-    private record Placed(Fixture fixture, Point point, boolean guessed) {}
-
-    private record Laid(Position position, Point left, Point right, List<Placed> units) {}
-
     /** Empty when of no position it is known where it lies. */
     public static Optional<RigPlan> of(Plan plan, Selection selection) {
-        List<Laid> laid = plan.positions().stream()
-                .filter(p -> !p.geometry().equals(PositionGeometry.UNSAID))
-                .map(p -> lay(plan, p))
-                .toList();
+        List<Laid> laid = RigLayout.of(plan).positions();
         return laid.isEmpty()
                 ? Optional.empty()
                 : Optional.of(new Scale(laid, plan.sheet().view().side()).draw(plan, selection));
@@ -105,56 +98,12 @@ public record RigPlan(
 
     /** True when of some position it is known where it lies. */
     public static boolean isPossible(Plan plan) {
-        return plan.positions().stream().anyMatch(p -> !p.geometry().equals(PositionGeometry.UNSAID));
+        return plan.positions().stream().anyMatch(RigLayout::isSaid);
     }
 
     /** The positions that the drawing leaves out. */
     public static List<Position> unplaced(Plan plan) {
-        return plan.positions().stream()
-                .filter(p -> p.geometry().equals(PositionGeometry.UNSAID))
-                .toList();
-    }
-
-    private static Laid lay(Plan plan, Position position) {
-        List<Fixture> fixtures = plan.fixturesOn(position).stream()
-                .sorted(Comparator.comparingInt(Fixture::unit).thenComparing(Fixture::key))
-                .toList();
-        double half = half(position.geometry(), fixtures);
-        PositionGeometry geometry = folded(position.geometry(), half);
-        List<Fixture> without =
-                fixtures.stream().filter(f -> f.offset().isEmpty()).toList();
-        List<Placed> placed = new ArrayList<>();
-        fixtures.forEach(f -> f.offset().ifPresent(o -> placed.add(new Placed(f, geometry.at(o), false))));
-        for (int i = 0; i < without.size(); i++) {
-            double even = -half + 2 * half * (i + 0.5) / without.size();
-            placed.add(new Placed(without.get(i), geometry.at(metres(even)), true));
-        }
-        return new Laid(position, geometry.at(metres(-half)), geometry.at(metres(half)), placed);
-    }
-
-    /** An upright line is drawn folded down, from its place away from the middle, as plans draw booms (common practice). */
-    private static PositionGeometry folded(PositionGeometry geometry, double half) {
-        if (!geometry.upright()) {
-            return geometry;
-        }
-        boolean left = geometry.across().micrometres() < 0;
-        Length middle = geometry.across().plus(metres(left ? -half : half));
-        return new PositionGeometry(
-                geometry.length(), middle, geometry.upstage(), geometry.height(), left ? HALF_TURN : 0);
-    }
-
-    /** Half the length that is drawn: what is said, and at least to the outermost unit. */
-    private static double half(PositionGeometry geometry, List<Fixture> fixtures) {
-        double outermost = fixtures.stream()
-                .flatMap(f -> f.offset().stream())
-                .mapToDouble(o -> Math.abs(o.inMetres()))
-                .max()
-                .orElse(BARE_POSITION / 2);
-        return Math.max(outermost, geometry.length().map(Length::inMetres).orElse(0.0) / 2);
-    }
-
-    private static Length metres(double metres) {
-        return new Length(Math.round(metres * Length.METRE));
+        return plan.positions().stream().filter(p -> !RigLayout.isSaid(p)).toList();
     }
 
     /** Brings metres to pixels: the whole rig fits the width, and the height where the rig is deep. */
@@ -201,14 +150,8 @@ public record RigPlan(
             return (largest ? values.max() : values.min()).orElse(0);
         }
 
-        /** As the paper lies: across to the right of the sheet, upstage to its top. */
         private Point turned(Point point) {
-            return switch (side) {
-                case BELOW -> point;
-                case ABOVE -> new Point(-point.across(), -point.upstage());
-                case LEFT -> new Point(point.upstage(), -point.across());
-                case RIGHT -> new Point(-point.upstage(), point.across());
-            };
+            return RigLayout.turned(point, side);
         }
 
         private double x(Point point) {
