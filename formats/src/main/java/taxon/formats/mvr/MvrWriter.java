@@ -33,7 +33,7 @@ import taxon.formats.zip.ArchiveOut;
  * Writes the rig as an MVR scene of version 1.6 (DIN SPEC 15801, from memory) with the GDTF file of each type that it uses and of
  * which more than the name is known.
  * {@link MvrReader} reads the same fixtures back. What the format has a place for goes with them: where they hang, addresses,
- * the IP address of a unit on the network, and the cable from unit to unit. The bytes depend on the plan and the time alone.
+ * the folder or group that they lie in, the IP address of a unit on the network, and the cable from unit to unit. The bytes depend on the plan and the time alone.
  */
 public final class MvrWriter {
     private static final double MILLI = 1000;
@@ -99,9 +99,25 @@ public final class MvrWriter {
         xml.open("Scene").open("AUXData");
         plan.positions().forEach(p -> xml.leaf("Position", "uuid", uuid(p), "name", p.name()));
         xml.close().open("Layers");
-        xml.open("Layer", "uuid", uuid("layer"), "name", plan.sheet().name()).open("ChildList");
-        plan.positions().forEach(p -> plan.fixturesOn(p).forEach(this::fixture));
-        return xml.close().close().close().close().close().bytes();
+        for (SceneTree.Node layer : SceneTree.layers(plan)) {
+            xml.open("Layer", "uuid", uuid(layer.key()), "name", layer.name());
+            children(layer, layer.key());
+            xml.close();
+        }
+        return xml.close().close().close().bytes();
+    }
+
+    private void children(SceneTree.Node node, String path) {
+        xml.open("ChildList");
+        for (SceneTree.Node group : node.inner().values()) {
+            // A group may lie in several layers, and a UUID stands once in a file.
+            String own = path + "/" + group.key();
+            xml.open("GroupObject", "name", group.name(), "uuid", uuid(own));
+            children(group, own);
+            xml.close();
+        }
+        node.fixtures().forEach(this::fixture);
+        xml.close();
     }
 
     /** Its own, or one that stays the same for as long as the job is called so. */

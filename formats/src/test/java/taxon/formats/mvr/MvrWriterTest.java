@@ -10,7 +10,9 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 import java.util.zip.ZipEntry;
@@ -27,6 +29,8 @@ import taxon.core.network.Route.PortRef;
 import taxon.core.rig.Box;
 import taxon.core.rig.BoxFacts;
 import taxon.core.rig.Fixture;
+import taxon.core.rig.Group;
+import taxon.core.rig.Group.GroupKind;
 import taxon.core.rig.Line;
 import taxon.core.rig.LineStop;
 import taxon.core.rig.Plan;
@@ -63,9 +67,8 @@ class MvrWriterTest {
                 .flatMap(p -> plan.fixturesOn(p).stream())
                 .toList();
         assertThat(read.scene().fixtures()).hasSameSizeAs(written);
-        for (int i = 0; i < written.size(); i++) {
-            Fixture fixture = written.get(i);
-            SceneFixture back = read.scene().fixtures().get(i);
+        for (Fixture fixture : written) {
+            SceneFixture back = found(read, plan, fixture);
             assertThat(back.id()).isEqualTo(fixture.id());
             assertThat(back.unit()).contains(fixture.unit());
             assertThat(back.addresses()).isEqualTo(fixture.addresses());
@@ -80,6 +83,48 @@ class MvrWriterTest {
                             p -> assertThat(back.point().orElseThrow().across().inMetres())
                                     .isEqualTo(p.across(), within(0.001)));
         }
+    }
+
+    /** The one of the same UUID: its own, or the one that a file of this job gives it. */
+    private static SceneFixture found(ParsedMvr.Read read, Plan plan, Fixture fixture) {
+        String name = "taxon:" + plan.sheet().name() + "/fixture/" + fixture.key();
+        UUID uuid = fixture.uuid().orElse(UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8)));
+        return Optional.ofNullable(byUuid(read).get(uuid)).orElseThrow();
+    }
+
+    @Test
+    void foldersAreLayersAndGroupsAreGroupsAndEachFixtureLiesInOne() throws IOException {
+        Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", 8), 5, Optional.of(101), Optional.empty());
+        List<Fixture> units = plan.fixtures();
+        plan = plan.with(List.of(
+                Group.folder(1, "Deck", Optional.empty())
+                        .withMembers(Set.of(units.get(0).key())),
+                Group.folder(2, "Front", Optional.of(1))
+                        .withMembers(Set.of(units.get(0).key(), units.get(1).key())),
+                new Group(3, GroupKind.GROUP, "Wash", Optional.empty(), Optional.empty(), List.of(), List.of())
+                        .withMembers(Set.of(units.get(1).key(), units.get(2).key())),
+                new Group(4, GroupKind.GROUP, "All", Optional.empty(), Optional.empty(), List.of(), List.of())
+                        .withMembers(Set.of(
+                                units.get(1).key(),
+                                units.get(2).key(),
+                                units.get(3).key()))));
+        ParsedMvr.Read read = read(MvrWriter.write(plan, NOW));
+        String job = plan.sheet().name();
+        assertThat(read.scene().fixtures())
+                .extracting(f -> f.id().orElseThrow() + " " + f.folders())
+                .containsExactlyInAnyOrder(
+                        "101 [Deck, Front]",
+                        "102 [Deck, Front, Wash]",
+                        "103 [" + job + ", Wash]",
+                        "104 [" + job + ", All]",
+                        "105 [" + job + "]");
+        String xml = description(MvrWriter.write(plan, NOW));
+        List<String> uuids = Pattern.compile("(?<!o)uuid=\"([^\"]+)")
+                .matcher(xml)
+                .results()
+                .map(r -> r.group(1))
+                .toList();
+        assertThat(uuids).doesNotHaveDuplicates();
     }
 
     @Test
