@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Stream;
@@ -54,7 +55,11 @@ record Clashes(
         for (EquipmentLine line : lines) {
             int count = line.added().map(Added::count).orElse(0);
             if (line.added().flatMap(Added::run).isPresent()) {
-                int blocks = line.added().get().mode().blocks().size();
+                Added added = line.added().get();
+                long blocks = added.mode().blocks().size()
+                        - added.apart().values().stream()
+                                .filter(Optional::isEmpty)
+                                .count();
                 for (int i = key; i < key + count; i++) {
                     Fixture fixture = written.fixture(FixtureKey.of(i)).orElseThrow();
                     if (fixture.addresses().size() < blocks) {

@@ -25,6 +25,11 @@ public record EquipmentFault(Column column, String value, Reason reason, String 
         NOT_TEXT
     }
 
+    /** The same of a later block. */
+    EquipmentFault ofBlock(int block) {
+        return new EquipmentFault(column, value, reason, allowed + " (block " + block + ")");
+    }
+
     /** "The quantity is −3; it takes 1 to 1000." */
     public String sentence() {
         String shown = value.length() > SHOWN ? value.substring(0, SHOWN) + "…" : value;

@@ -5,6 +5,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.function.Consumer;
 import taxon.core.dmx.StartAddress;
 import taxon.core.equipmentlist.EquipmentFault.Reason;
@@ -39,6 +41,7 @@ final class RowReader {
         Optional<IdRange.Parsed> ids = ids(row, faults);
         Optional<Integer> quantity = quantity(row, ids, faults);
         Optional<StartAddress> address = addresses.read(row, faults);
+        SortedMap<Integer, Optional<StartAddress>> later = later(row, named.mode(), quantity, faults);
         checkTexts(row, faults);
         if (quantity.isPresent() && ids.isPresent()) {
             checkLastId(row, ids.get(), quantity.get(), faults);
@@ -49,8 +52,34 @@ final class RowReader {
         Added added = Added.of(
                         named.type().orElseThrow(), named.mode().orElseThrow(), quantity.orElseThrow(), words(row))
                 .withIds(ids.map(r -> FixtureId.of(r.first())))
-                .from(address);
+                .from(address)
+                .with(later);
         return EquipmentLine.ready(row, added, remarks(row, added));
+    }
+
+    /** Where a list has columns for later blocks, these are where it says, or nowhere. */
+    private SortedMap<Integer, Optional<StartAddress>> later(
+            ListRow row, Optional<Mode> mode, Optional<Integer> quantity, List<EquipmentFault> faults) {
+        SortedMap<Integer, Optional<StartAddress>> later = new TreeMap<>();
+        row.later().forEach((block, cells) -> {
+            List<EquipmentFault> own = new ArrayList<>();
+            Optional<StartAddress> address = addresses.read(cells, own);
+            own.forEach(f -> faults.add(f.ofBlock(block)));
+            String said = String.join(".", cells.cells().values());
+            if (address.isPresent()
+                    && mode.filter(m -> block > m.blocks().size()).isPresent()) {
+                faults.add(contradicts(said, mode.get().name() + " has no block " + block));
+            } else if (address.isPresent() && quantity.filter(q -> q > 1).isPresent()) {
+                faults.add(contradicts(said, "that is block " + block + " of one fixture, and the row is of several"));
+            } else if (mode.filter(m -> block <= m.blocks().size()).isPresent()) {
+                later.put(block, address);
+            }
+        });
+        return later;
+    }
+
+    private static EquipmentFault contradicts(String said, String why) {
+        return new EquipmentFault(Column.ADDRESS, said, Reason.CONTRADICTS, why);
     }
 
     private static Added.Words words(ListRow row) {

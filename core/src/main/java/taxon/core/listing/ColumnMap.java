@@ -50,15 +50,21 @@ public record ColumnMap(int headerLine, Map<Integer, Column> columns) {
         return new ListRow(row.line(), cells, row.cells());
     }
 
-    /** The headers of columns that are left out, as they are spelled. */
-    public List<String> leftOut(List<TableRow> table) {
+    /**
+     * The headers of columns that are left out, as they are spelled.
+     *
+     * @param read by something else
+     */
+    List<String> leftOut(List<TableRow> table, Set<Integer> read) {
         List<String> out = new ArrayList<>();
         table.stream()
                 .filter(r -> headerLine > 0 && r.line() == headerLine)
                 .findFirst()
                 .ifPresent(header -> {
                     for (int i = 0; i < header.cells().size(); i++) {
-                        if (!columns.containsKey(i) && !header.cell(i).isEmpty()) {
+                        if (!columns.containsKey(i)
+                                && !read.contains(i)
+                                && !header.cell(i).isEmpty()) {
                             out.add(header.cell(i));
                         }
                     }

@@ -34,15 +34,17 @@ public record ListReading(ColumnMap columns, List<String> leftOut, List<ListRow>
         Optional<TableRow> header = table.stream()
                 .filter(r -> columns.headerLine() > 0 && r.line() == columns.headerLine())
                 .findFirst();
+        LaterBlocks later = LaterBlocks.of(
+                header.map(TableRow::cells).orElse(List.of()), columns.columns().keySet());
         for (TableRow row : table) {
             if (row.line() <= columns.headerLine() || row.isBlank()) {
                 continue;
             }
-            ListRow read = columns.row(row);
+            ListRow read = columns.row(row).with(later.cells(row));
             why(row, read, header)
                     .ifPresentOrElse(w -> skipped.add(new SkippedRow(row.line(), w, words(row))), () -> rows.add(read));
         }
-        return new ListReading(columns, columns.leftOut(table), rows, skipped);
+        return new ListReading(columns, columns.leftOut(table, later.indices()), rows, skipped);
     }
 
     private static Optional<Why> why(TableRow row, ListRow read, Optional<TableRow> header) {

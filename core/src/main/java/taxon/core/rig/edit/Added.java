@@ -1,6 +1,9 @@
 package taxon.core.rig.edit;
 
+import java.util.Collections;
 import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
@@ -15,9 +18,16 @@ import taxon.core.text.Texts;
  * @param words where they hang and what is said of them
  * @param firstId the first fixture ID, the others follow; empty leaves them without
  * @param run where the first block of the first begins, and how the others follow; empty leaves them without an address
+ * @param apart later blocks that do not follow the first: the address of each by its number, or none; only of a single fixture
  */
 public record Added(
-        FixtureType type, Mode mode, int count, Words words, Optional<FixtureId> firstId, Optional<Run> run) {
+        FixtureType type,
+        Mode mode,
+        int count,
+        Words words,
+        Optional<FixtureId> firstId,
+        Optional<Run> run,
+        SortedMap<Integer, Optional<StartAddress>> apart) {
     public static final int MOST = 1000;
     /** The position of what hangs nowhere yet. */
     public static final String NOWHERE = "Not yet placed";
@@ -55,6 +65,14 @@ public record Added(
     }
 
     public Added {
+        apart = Collections.unmodifiableSortedMap(new TreeMap<>(apart));
+        if (apart.entrySet().stream().anyMatch(e -> e.getValue().isPresent() && count != 1)
+                || !apart.isEmpty()
+                        && (apart.firstKey() < 2
+                                || apart.lastKey() > mode.blocks().size())) {
+            throw new IllegalArgumentException("addresses of the blocks " + apart.keySet() + " are of no single "
+                    + mode.name() + " with " + mode.blocks().size() + " blocks");
+        }
         if (type.mode(mode.name()).isEmpty()) {
             throw new IllegalArgumentException(type.fullName() + " has no mode " + mode.name());
         }
@@ -69,11 +87,11 @@ public record Added(
 
     /** Fixtures without ID and address. */
     public static Added of(FixtureType type, Mode mode, int count, Words words) {
-        return new Added(type, mode, count, words, Optional.empty(), Optional.empty());
+        return new Added(type, mode, count, words, Optional.empty(), Optional.empty(), new TreeMap<>());
     }
 
     public Added withIds(Optional<FixtureId> first) {
-        return new Added(type, mode, count, words, first, run);
+        return new Added(type, mode, count, words, first, run, apart);
     }
 
     /** One behind the other without gap. */
@@ -82,7 +100,16 @@ public record Added(
     }
 
     public Added withRun(Optional<Run> wanted) {
-        return new Added(type, mode, count, words, firstId, wanted);
+        return new Added(type, mode, count, words, firstId, wanted, apart);
+    }
+
+    /**
+     * Later blocks elsewhere than behind the first.
+     *
+     * @throws IllegalArgumentException when the mode has no such block, or it is of several fixtures
+     */
+    public Added with(SortedMap<Integer, Optional<StartAddress>> blocksApart) {
+        return new Added(type, mode, count, words, firstId, run, blocksApart);
     }
 
     public String position() {

@@ -7,6 +7,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
+import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.TypeId;
 import taxon.core.rig.Element;
 import taxon.core.rig.ElementKey;
@@ -63,10 +65,19 @@ final class FixtureAdder {
                             model,
                             new Fixture.Place(position, unit + 1 + i, Optional.empty()))
                     .withWords(wanted.words().name(), wanted.words().note())
-                    .withAddresses(walk.next(wanted.mode())));
+                    .withAddresses(apart(walk.next(wanted.mode()), wanted)));
         }
         nextKey += wanted.count();
         lastUnits.put(position, unit + wanted.count());
+    }
+
+    private static Map<Integer, StartAddress> apart(Map<Integer, StartAddress> walked, Added wanted) {
+        Map<Integer, StartAddress> addresses = new TreeMap<>(walked);
+        wanted.apart().forEach((block, address) -> {
+            addresses.remove(block);
+            address.ifPresent(a -> addresses.put(block, a));
+        });
+        return addresses;
     }
 
     /** The number of the position that is called so; it is made where there is none. */
