@@ -41,12 +41,23 @@ class SettingController {
     /**
      * What is shown of the position where somebody stands.
      *
+     * @param units all that are open there
      * @param cards of units that are open, the first of them
      * @param beyond how many more are open there
      * @param open the keys of all that are open there, for ticking all
      * @param done units that are set as planned
      */
-    record Here(String name, List<SettingCard> cards, int beyond, String open, List<Done> done) {}
+    record Here(
+            int number,
+            String name,
+            List<Open> units,
+            List<SettingCard> cards,
+            int beyond,
+            String open,
+            List<Done> done) {}
+
+    /** A unit that is to be set. */
+    record Open(int key, String label) {}
 
     /** A unit that is set. */
     record Done(int key, String label, String when) {}
@@ -111,7 +122,11 @@ class SettingController {
 
     private static Here here(Plan plan, Stop stop) {
         return new Here(
+                stop.position().number(),
                 stop.position().name(),
+                stop.open().stream()
+                        .map(f -> new Open(f.key().number(), f.label()))
+                        .toList(),
                 stop.open().stream()
                         .limit(MOST_CARDS)
                         .map(f -> SettingCard.of(plan, f))

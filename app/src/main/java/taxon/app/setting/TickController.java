@@ -15,8 +15,11 @@ import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
 import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Mark;
 import taxon.core.rig.edit.JobEdits;
+import taxon.core.setting.SettingWalk;
+import taxon.core.setting.UnitMenu;
 import taxon.core.text.Texts;
 
 /** Ticking off what was set by hand on units, and taking a tick back. */
@@ -53,6 +56,30 @@ class TickController {
         JobState state = frames.state(job);
         List<Fixture> fixtures = chosen(reply, state);
         return reply.fields().isFaulty() ? reply.refused() : tick(reply, state, fixtures);
+    }
+
+    /** The same for all that are open from one unit to another along their position. */
+    @PostMapping("/jobs/{job}/setting/run")
+    Object setRun(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "run", "/jobs/" + job + "/setting");
+        JobState state = frames.state(job);
+        Optional<FixtureKey> from = key(reply, "from");
+        Optional<FixtureKey> to = key(reply, "to");
+        if (reply.fields().isFaulty()) {
+            return reply.refused();
+        }
+        List<Fixture> run = SettingWalk.of(state.plan()).run(from.orElseThrow(), to.orElseThrow());
+        return run.isEmpty()
+                ? reply.conflicting("There is nothing to tick off between these two; a run is of one position.")
+                : tick(reply, state, run);
+    }
+
+    private static Optional<FixtureKey> key(Reply reply, String name) {
+        Optional<Integer> number = reply.fields().number(name, name, 1, Integer.MAX_VALUE);
+        if (number.isEmpty() && !reply.fields().isFaulty()) {
+            reply.fields().refuse(name, "A run needs its first and its last unit.");
+        }
+        return number.map(FixtureKey::of);
     }
 
     /** Takes the ticks of all that are chosen back, as one act: nothing is known of these units any more. */
@@ -102,7 +129,8 @@ class TickController {
                 .filter(b -> b.start().isPresent())
                 .map(b -> state.plan()
                         .evidence(b.ref())
-                        .withSet(new Mark(b.start().orElseThrow(), b.mode().name(), clock.instant(), by.get())))
+                        .withSet(new Mark(b.start().orElseThrow(), b.mode().name(), clock.instant(), by.get()))
+                        .withMenu(UnitMenu.asked(state.plan(), b.fixture())))
                 .toList();
         if (evidence.isEmpty()) {
             return reply.conflicting(who(fixtures) + (fixtures.size() == 1 ? " has" : " have")

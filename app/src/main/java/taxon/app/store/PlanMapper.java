@@ -53,7 +53,7 @@ interface PlanMapper {
 
     @Select("""
             select fixture, block, uid, set_universe, set_slot, set_mode, set_at, set_by,
-                   proved_universe, proved_slot, proved_mode, proved_at, proved_by
+                   proved_universe, proved_slot, proved_mode, proved_at, proved_by, menu
             from evidence where job_id = #{job}
             """)
     List<EvidenceRow> evidence(int job);
@@ -160,10 +160,10 @@ interface PlanMapper {
 
     @Insert("""
             insert or replace into evidence (job_id, fixture, block, uid, set_universe, set_slot, set_mode, set_at, set_by,
-                proved_universe, proved_slot, proved_mode, proved_at, proved_by)
+                proved_universe, proved_slot, proved_mode, proved_at, proved_by, menu)
             values (#{job}, #{row.fixture}, #{row.block}, #{row.uid}, #{row.setUniverse}, #{row.setSlot}, #{row.setMode},
                 #{row.setAt}, #{row.setBy}, #{row.provedUniverse}, #{row.provedSlot}, #{row.provedMode}, #{row.provedAt},
-                #{row.provedBy})
+                #{row.provedBy}, #{row.menu})
             """)
     void putEvidence(@Param("job") int job, @Param("row") EvidenceRow row);
 

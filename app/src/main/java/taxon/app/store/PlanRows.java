@@ -228,7 +228,8 @@ final class PlanRows {
             @Nullable Integer provedSlot,
             @Nullable String provedMode,
             @Nullable String provedAt,
-            @Nullable String provedBy) {
+            @Nullable String provedBy,
+            String menu) {
         static EvidenceRow of(BlockEvidence e) {
             Mark s = e.set().orElse(null);
             Mark p = e.proved().orElse(null);
@@ -245,7 +246,8 @@ final class PlanRows {
                     p == null ? null : p.address().slot().number(),
                     p == null ? null : p.mode(),
                     p == null ? null : p.at().toString(),
-                    p == null ? null : p.by());
+                    p == null ? null : p.by(),
+                    e.menu());
         }
 
         BlockEvidence element() {
@@ -253,7 +255,8 @@ final class PlanRows {
                     new BlockRef(FixtureKey.of(fixture), block),
                     mark(setUniverse, setSlot, setMode, setAt, setBy),
                     mark(provedUniverse, provedSlot, provedMode, provedAt, provedBy),
-                    uid);
+                    uid,
+                    menu);
         }
 
         private static Optional<Mark> mark(

@@ -175,6 +175,35 @@ class SettingHttpTest {
     }
 
     @Test
+    void aRunIsTickedFromOneUnitToAnotherWhicheverComesFirst() {
+        edit("/cells", "key", 3, "column", "address", "text", "1.033");
+        edit("/fixtures", "count", 2, "type", "fernglass-tern/16-channel", "position", "Quay", "firstId", 104);
+        edit("/cells", "key", 4, "column", "address", "text", "1.049");
+        edit("/cells", "key", 5, "column", "address", "text", "1.065");
+        assertThat(http.page(job + "/setting").text()).contains("or from", "Tick off these");
+        edit("/setting/run", "from", 4, "to", 2);
+        assertThat(open()).containsExactly("101", "105");
+        assertThat(sent("/setting/run", "from", 2, "to", 3).text()).contains("nothing to tick off between these two");
+        assertThat(sent("/setting/run", "from", 1).status()).isEqualTo(422);
+        assertThat(sent("/setting/run", "from", 1, "to", 99).status()).isEqualTo(409);
+        edit("/undo");
+        assertThat(open()).containsExactly("101", "102", "103", "104", "105");
+    }
+
+    @Test
+    void aMenuThatIsWishedOtherwiseBringsAUnitBackOntoTheList() {
+        describe("wanted-1", "quiet");
+        edit("/fixtures/set", "sel", "1,2");
+        assertThat(open()).isEmpty();
+        edit("/cells", "key", 1, "column", "menu", "text", "fan = by heat (near nobody)");
+        assertThat(open()).containsExactly("101");
+        edit("/fixtures/1/set");
+        assertThat(open()).isEmpty();
+        edit("/undo");
+        assertThat(open()).containsExactly("101");
+    }
+
+    @Test
     void aMoveBringsAUnitThatWasSetBackOntoTheList() {
         edit("/fixtures/1/set");
         edit("/cells", "key", 1, "column", "address", "text", "1.101");

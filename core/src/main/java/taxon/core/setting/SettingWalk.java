@@ -9,6 +9,7 @@ import taxon.core.numbering.NumberingOrder;
 import taxon.core.numbering.RigOrder;
 import taxon.core.proof.Standing;
 import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
 
@@ -26,7 +27,7 @@ public record SettingWalk(List<Stop> stops) {
      * One position.
      *
      * @param all units with an address, in the order along it
-     * @param open those of which some block is neither set nor proved as planned
+     * @param open those of which some block is neither set nor proved as planned, or whose menu was ticked off otherwise
      * @param done the others
      */
     public record Stop(Position position, List<Fixture> all, List<Fixture> open, List<Fixture> done) {
@@ -59,10 +60,39 @@ public record SettingWalk(List<Stop> stops) {
         return new SettingWalk(stops);
     }
 
+    /**
+     * The units that are open from one to another, both included, along the position where both hang; whichever of them comes first.
+     * Empty where they hang at different positions, or one of them needs no setting.
+     */
+    public List<Fixture> run(FixtureKey one, FixtureKey other) {
+        return stops.stream()
+                .filter(s -> indexOf(s, one) >= 0 && indexOf(s, other) >= 0)
+                .findFirst()
+                .map(s -> s
+                        .all()
+                        .subList(
+                                Math.min(indexOf(s, one), indexOf(s, other)),
+                                Math.max(indexOf(s, one), indexOf(s, other)) + 1)
+                        .stream()
+                        .filter(s.open()::contains)
+                        .toList())
+                .orElse(List.of());
+    }
+
+    private static int indexOf(Stop stop, FixtureKey key) {
+        return stop.all().stream().map(Fixture::key).toList().indexOf(key);
+    }
+
+    /** Address and mode are not known to be as planned, or what is asked for besides is not what was ticked off. */
     private static boolean isOpen(Plan plan, Fixture fixture) {
+        String menu = UnitMenu.asked(plan, fixture);
         return plan.blocksOf(fixture).stream()
                 .filter(b -> b.start().isPresent())
-                .map(b -> Standing.of(b, plan))
-                .anyMatch(s -> s != Standing.SET && s != Standing.PROVED);
+                .anyMatch(b -> !isSet(Standing.of(b, plan))
+                        || !plan.evidence(b.ref()).menu().equals(menu));
+    }
+
+    private static boolean isSet(Standing standing) {
+        return standing == Standing.SET || standing == Standing.PROVED;
     }
 }

@@ -5,13 +5,16 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.MenuSetting;
+import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
 import taxon.core.rig.RigType;
 import taxon.core.rig.Traits.OwnValue;
 import taxon.core.text.Likeness;
+import taxon.core.text.Texts;
 
 /** What is to be set in the menu of one unit besides address and mode: its own value before that of its type. */
 public final class UnitMenu {
@@ -53,6 +56,15 @@ public final class UnitMenu {
             lines.add(new Line(setting.name(), value, setting.path(), setting.factory(), itsOwn));
         });
         return List.copyOf(lines);
+    }
+
+    /** What is asked for of one unit, in words: "fan = quiet; white point = 5600 K"; empty where nothing is. */
+    public static String asked(Plan plan, Fixture fixture) {
+        String words = of(plan, fixture).stream()
+                .filter(Line::isAsked)
+                .map(l -> l.name() + " = " + l.value())
+                .collect(Collectors.joining("; "));
+        return Texts.clip(words, BlockEvidence.LONGEST_MENU);
     }
 
     private static MenuSetting unknown(String name) {

@@ -208,7 +208,9 @@ public final class Rigs {
                 new Share(1, pair, "one does as the other"),
                 new KeptWish(1, "touring " + seed, Wish.USUAL),
                 KeptWish.inForce("", Wish.USUAL),
-                BlockEvidence.none(plan.blocks().get(0).ref()).withProved(mark, "7FF0:00000001")));
+                BlockEvidence.none(plan.blocks().get(0).ref())
+                        .withProved(mark, "7FF0:00000001")
+                        .withMenu("fan = quiet")));
         Plan full = RigBoxes.into(some, random);
         Set<Kind> missing = EnumSet.allOf(Kind.class);
         full.elements().keySet().forEach(k -> missing.remove(k.kind()));

@@ -101,6 +101,9 @@ public final class ElementJson {
                     .put("block", evidence.ref().block());
             evidence.set().ifPresent(m -> node.set("set", mark(m)));
             evidence.proved().ifPresent(m -> node.set("proved", mark(m)));
+            if (!evidence.menu().isEmpty()) {
+                node.put("menu", evidence.menu());
+            }
             return node.put("uid", evidence.uid());
         }
 
@@ -246,7 +249,11 @@ public final class ElementJson {
         BlockRef ref = new BlockRef(FixtureKey.of(Json.number(node, "fixture")), Json.number(node, "block"));
         Optional<Mark> set = Json.optional(node, "set", ElementJson::readMark);
         return new BlockEvidence(
-                ref, set, Json.optional(node, "proved", ElementJson::readMark), Json.text(node, "uid"));
+                ref,
+                set,
+                Json.optional(node, "proved", ElementJson::readMark),
+                Json.text(node, "uid"),
+                Json.optional(node, "menu", JsonNode::asString).orElse(""));
     }
 
     private static ObjectNode mark(Mark mark) {
