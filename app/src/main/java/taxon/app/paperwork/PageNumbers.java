@@ -3,6 +3,7 @@ package taxon.app.paperwork;
 import java.awt.Color;
 import java.io.IOException;
 import java.io.InputStream;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
@@ -36,6 +37,8 @@ final class PageNumbers {
             throws IOException {
         float width = font.getStringWidth(words) / 1000 * SIZE;
         try (PDPageContentStream stream = new PDPageContentStream(document, page, AppendMode.APPEND, true, true)) {
+            // Neither is read to those who have the page read to them.
+            stream.beginMarkedContent(COSName.ARTIFACT);
             stream.beginText();
             stream.setFont(font, SIZE);
             stream.setNonStrokingColor(SOFT);
@@ -43,6 +46,7 @@ final class PageNumbers {
             stream.showText(words);
             stream.endText();
             mark.draw(page, stream, font);
+            stream.endMarkedContent();
         }
     }
 }

@@ -48,6 +48,9 @@ public class SheetFiles {
     private static final int ROWS_DRAWN_TOGETHER = 2_500;
     private static final int CARDS_DRAWN_TOGETHER = 100;
 
+    /** A table that is tagged takes several times as long, and more than that where it is long. */
+    private static final int MOST_ROWS_TAGGED = 1_000;
+
     private final ITemplateEngine templates;
     private final PrintQueue queue;
     private final Drawers drawers;
@@ -79,7 +82,7 @@ public class SheetFiles {
 
     /**
      * A long sheet is drawn in parts beside each other; each begins on a page of its own, and all are numbered through. What is a
-     * drawing comes first.
+     * drawing comes first. One of at most a thousand rows is tagged (ISO 32000-1, 14.8).
      */
     private byte[] drawn(Sheet sheet, PaperCode code, DrawnPaper drawing, Runnable step) {
         List<Double> widths = ColumnWidths.of(sheet);
@@ -117,7 +120,7 @@ public class SheetFiles {
         String html = templates.process(
                 "paperwork/print",
                 new Context(Locale.UK, Map.of("sheet", sheet, "widths", widths, "lacking", lacking, "notes", notes)));
-        return new Part(html, drawn(html));
+        return new Part(html, drawn(html, sheet.paper().size() <= MOST_ROWS_TAGGED));
     }
 
     /**
@@ -135,7 +138,7 @@ public class SheetFiles {
                     String html = templates.process(
                             "paperwork/cards",
                             new Context(Locale.UK, Map.of("cards", some, "heading", heading, "revision", revision)));
-                    try (PDDocument next = Loader.loadPDF(drawn(html))) {
+                    try (PDDocument next = Loader.loadPDF(drawn(html, cards.size() <= CARDS_DRAWN_TOGETHER))) {
                         merger.appendDocument(document, next);
                     }
                     task.step();
@@ -149,20 +152,19 @@ public class SheetFiles {
         });
     }
 
-    private static byte[] drawn(String html) {
+    private static byte[] drawn(String html, boolean tagged) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PdfRendererBuilder builder = new PdfRendererBuilder();
         builder.withHtmlContent(PrintFonts.shared().printable(Face.PLAIN, html), null);
         builder.useUriResolver((base, uri) -> "");
         for (Face face : Face.values()) {
             builder.useFont(() -> PrintFonts.file(face), family(face), weight(face), FontStyle.NORMAL, true);
-            builder.useFont(
-                    () -> PrintFonts.secondFile(face), SECOND + family(face), weight(face), FontStyle.NORMAL, true);
         }
-        builder.useUnicodeBidiSplitter(new ICUBidiSplitter.ICUBidiSplitterFactory());
-        builder.useUnicodeBidiReorderer(new ICUBidiReorderer());
-        builder.defaultTextDirection(TextDirection.LTR);
+        if (PrintFonts.shared().needsSecond(html)) {
+            furtherScripts(builder);
+        }
         builder.withProducer("Taxon");
+        builder.usePdfUaAccessibility(tagged);
         builder.toStream(out);
         builder.useObjectDrawerFactory(CodeDrawer.FACTORY);
         try {
@@ -182,6 +184,17 @@ public class SheetFiles {
         document.getDocument().getTrailer().removeItem(COSName.ID);
         document.setDocumentId(
                 UUID.nameUUIDFromBytes(html.getBytes(StandardCharsets.UTF_8)).getMostSignificantBits());
+    }
+
+    /** What few papers need costs all of them a third of their time: it is asked for where there is such a letter. */
+    private static void furtherScripts(PdfRendererBuilder builder) {
+        for (Face face : Face.values()) {
+            builder.useFont(
+                    () -> PrintFonts.secondFile(face), SECOND + family(face), weight(face), FontStyle.NORMAL, true);
+        }
+        builder.useUnicodeBidiSplitter(new ICUBidiSplitter.ICUBidiSplitterFactory());
+        builder.useUnicodeBidiReorderer(new ICUBidiReorderer());
+        builder.defaultTextDirection(TextDirection.LTR);
     }
 
     private static String family(Face face) {

@@ -3,6 +3,7 @@ package taxon.app.printing;
 import java.awt.Color;
 import java.io.IOException;
 import java.util.List;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
@@ -38,11 +39,14 @@ public final class DrawingPages {
                     points(drawing.size().width()), points(drawing.size().height())));
             document.addPage(page);
             try (PDPageContentStream stream = new PDPageContentStream(document, page)) {
+                // Whoever has the page read to them gets its words from the list that follows.
+                stream.beginMarkedContent(COSName.ARTIFACT);
                 Pen pen = new Pen(stream, drawing.size().height());
                 pen.draw(drawing.around());
                 pen.within(drawing.field());
                 pen.draw(drawing.inside());
                 stream.restoreGraphicsState();
+                stream.endMarkedContent();
             }
         }
     }

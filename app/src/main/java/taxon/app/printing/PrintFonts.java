@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -171,6 +172,15 @@ public final class PrintFonts implements TextMeasure {
 
     private boolean has(Face face, int letter) {
         return letter < FIRST_OF_ASCII || own(face).has(letter) || second(face).has(letter);
+    }
+
+    /** True when a text has a letter that one of the faces lacks, so that it is drawn with the second font. */
+    public synchronized boolean needsSecond(String text) {
+        return text.codePoints()
+                .filter(c -> c > LAST_OF_ASCII)
+                .distinct()
+                .anyMatch(c -> Arrays.stream(Face.values())
+                        .anyMatch(f -> !own(f).has(c) && second(f).has(c)));
     }
 
     /** The letters of a text that neither font has, each once; empty where there are all. */

@@ -37,7 +37,7 @@ class ScreenshotsTest {
             takePriced(browser, job + "addresses?sel=28", "addresses");
             take(browser, job + "network?sel=30", "network");
             take(browser, job + "lines", "lines");
-            take(browser, job + "paperwork/by-universe", "paperwork");
+            take(browser, job + "paperwork/rig-plan", "paperwork");
             take(browser, job + "labels/unit-labels?start=4", "labels");
             take(browser, job + "setting?position=4", "setting");
             take(browser, job + "findings", "findings");

@@ -2,9 +2,12 @@ package taxon.app.paperwork;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -61,6 +64,18 @@ class SheetFilesTest {
                 .toList();
         assertThat(rows)
                 .isEqualTo(IntStream.range(0, ROWS).mapToObj(i -> "r" + i).toList());
+    }
+
+    /** ISO 32000-1, 14.8: headings, tables and their headers can be told apart by what reads a page aloud. */
+    @Test
+    void aPaperIsTagged() throws IOException {
+        try (PDDocument document =
+                Loader.loadPDF(server.bean(SheetFiles.class).pdf(sheet(30), CODE, DrawnPaper.NONE))) {
+            assertThat(document.getDocumentCatalog().getMarkInfo().isMarked()).isTrue();
+            assertThat(document.getDocumentCatalog().getStructureTreeRoot().getKids())
+                    .isNotEmpty();
+            assertThat(document.getDocumentInformation().getTitle()).startsWith("Patch by fixture");
+        }
     }
 
     @Test
