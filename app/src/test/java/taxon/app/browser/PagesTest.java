@@ -43,6 +43,8 @@ class PagesTest {
             "/jobs/1/paperwork/to-know",
             "/jobs/1/paperwork/lines",
             "/jobs/1/paperwork/settings",
+            "/jobs/1/paperwork/rig-plan?paper=a3&scale=100",
+            "/jobs/1/paperwork/network",
             "/jobs/1/labels/unit-labels?stock=a4-48",
             "/jobs/1/code?typed=abc",
             "/jobs/1/printed",

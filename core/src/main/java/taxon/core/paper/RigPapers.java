@@ -7,6 +7,8 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import taxon.core.fixture.FixtureType;
+import taxon.core.fixture.TypeId;
 import taxon.core.grouping.Grouping;
 import taxon.core.grouping.Groupings;
 import taxon.core.grouping.IdRuns;
@@ -73,9 +75,25 @@ final class RigPapers {
                 .forEach(f -> kinds.computeIfAbsent(new Kind(plan.type(f).fullName(), f.mode()), k -> new ArrayList<>())
                         .add(f));
         List<Part> parts = new ArrayList<>();
-        kinds.forEach((kind, fixtures) -> parts.add(
-                new Part(fixtures.size() + " × " + kind.type() + ", " + kind.mode(), rows(plan, kind, fixtures))));
+        Map<TypeId, Long> ofType = kinds.values().stream()
+                .flatMap(List::stream)
+                .collect(Collectors.groupingBy(Fixture::type, TreeMap::new, Collectors.counting()));
+        kinds.forEach((kind, fixtures) -> parts.add(new Part(
+                fixtures.size() + " × " + kind.type() + ", " + kind.mode() + cases(plan, fixtures, ofType),
+                rows(plan, kind, fixtures))));
         return Paper.of(PaperKind.COUNTS, choice.words(plan), COUNT_COLUMNS, parts);
+    }
+
+    /** ", in 4 cases of 2"; empty where nobody said how many fit. Modes of one type travel in the same cases. */
+    private static String cases(Plan plan, List<Fixture> fixtures, Map<TypeId, Long> ofType) {
+        FixtureType type = plan.type(fixtures.get(0));
+        long all = ofType.getOrDefault(type.id(), 0L);
+        return type.facts()
+                .guide()
+                .perCase()
+                .map(per -> ", in " + Counted.of((all + per - 1) / per, "case") + " of " + per
+                        + (all == fixtures.size() ? "" : " with the other modes of its type"))
+                .orElse("");
     }
 
     private static List<List<Cell>> rows(Plan plan, Kind kind, List<Fixture> fixtures) {

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -19,14 +20,18 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.Facts;
 import taxon.core.fixture.FixtureType;
+import taxon.core.fixture.SettingGuide;
 import taxon.core.paper.Paper.Part;
 import taxon.core.paper.PaperChoice.Order;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
+import taxon.core.rig.MenuValues;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.Traits;
+import taxon.core.rig.edit.Edit;
+import taxon.core.rig.edit.MenuEdits;
 import taxon.core.testing.Rigs;
 
 class PapersTest {
@@ -207,6 +212,19 @@ class PapersTest {
                 .mapToInt(r -> Integer.parseInt(r.get(0).words()))
                 .sum();
         assertThat(counted).isEqualTo(plan.fixtures().size());
+    }
+
+    @Test
+    void whatLeavesTheShopIsCountedInCasesTooWhereSomebodySaidHowManyFit() {
+        Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", 16), 5, 101);
+        assertThat(of(plan, PaperKind.COUNTS).parts().get(0).title()).isEqualTo("5 × Test t, only");
+        SettingGuide guide = new SettingGuide("", List.of(), "", "", Optional.empty(), List.of(), Optional.of(2));
+        Edit edit = MenuEdits.describe(plan.fixtures().get(0).type(), guide, new MenuValues(new TreeMap<>()));
+        assertThat(of(((Edit.Changed) edit.applyTo(plan)).plan(), PaperKind.COUNTS)
+                        .parts()
+                        .get(0)
+                        .title())
+                .isEqualTo("5 × Test t, only, in 3 cases of 2");
     }
 
     @Test

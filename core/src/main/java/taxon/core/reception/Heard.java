@@ -1,0 +1,30 @@
+package taxon.core.reception;
+
+/**
+ * One sender of a universe, as far as it was heard.
+ *
+ * @param priority of its last packet of levels
+ * @param hasSlotPriorities true when it gives each slot a priority of its own
+ * @param rate packets of levels a second
+ * @param jitterMillis how much the longest of the last intervals exceeds the shortest
+ * @param packets of levels that were taken
+ * @param lost as far as its sequence numbers tell
+ * @param late dropped since they came late or twice
+ * @param isPreview true when its last packet was not for live output
+ * @param lastNanos when its last packet came
+ * @param changedNanos when its levels last changed
+ * @param isAllZero true when no slot of it is above 0
+ */
+public record Heard(
+        Sender sender,
+        int priority,
+        boolean hasSlotPriorities,
+        double rate,
+        double jitterMillis,
+        long packets,
+        long lost,
+        long late,
+        boolean isPreview,
+        long lastNanos,
+        long changedNanos,
+        boolean isAllZero) {}
