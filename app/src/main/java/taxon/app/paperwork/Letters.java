@@ -1,5 +1,6 @@
 package taxon.app.paperwork;
 
+import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -26,5 +27,13 @@ final class Letters {
                                 .limit(2 * MOST)
                                 .mapToObj(Character::toString)
                                 .collect(Collectors.joining()) + "…";
+    }
+
+    /** "U+6F22, U+5B57": the same where they cannot be shown. */
+    static String codes(String letters) {
+        return letters.codePoints()
+                .filter(c -> c != ' ')
+                .mapToObj(c -> c == '…' ? "and more" : String.format(Locale.ROOT, "U+%04X", c))
+                .collect(Collectors.joining(", "));
     }
 }

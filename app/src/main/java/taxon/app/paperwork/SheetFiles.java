@@ -86,7 +86,7 @@ public class SheetFiles {
      */
     private byte[] drawn(Sheet sheet, PaperCode code, DrawnPaper drawing, Runnable step) {
         List<Double> widths = ColumnWidths.of(sheet);
-        String lacking = Letters.lacking(Stream.concat(sheet.texts(), drawing.texts()));
+        String lacking = Letters.codes(Letters.lacking(Stream.concat(sheet.texts(), drawing.texts())));
         List<Sheet> cut = sheet.parts(ROWS_DRAWN_TOGETHER);
         List<Part> parts = drawers.all(cut, part -> {
             boolean first = part.equals(cut.get(0));
