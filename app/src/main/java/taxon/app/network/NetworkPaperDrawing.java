@@ -1,7 +1,6 @@
 package taxon.app.network;
 
 import java.util.List;
-import java.util.Optional;
 import org.springframework.stereotype.Component;
 import taxon.app.printing.PaperDrawing;
 import taxon.app.printing.PrintFonts;
@@ -20,6 +19,6 @@ final class NetworkPaperDrawing implements PaperDrawing {
 
     @Override
     public Drawn draw(Plan plan, PaperChoice choice, DrawnOn on) {
-        return new Drawn(NetworkSheets.of(plan, on.sheet(), PrintFonts.shared()), Optional.empty(), List.of());
+        return new Drawn(NetworkSheets.of(plan, on.sheet(), PrintFonts.shared()), List.of());
     }
 }

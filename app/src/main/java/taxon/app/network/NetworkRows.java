@@ -78,17 +78,13 @@ final class NetworkRows {
         AirWays.of(plan).all().forEach(this::hang);
     }
 
-    /** A receiver hangs on the channel that it is known to be linked to; else on the first that it can be. */
     private void hang(AirWay way) {
-        way.link()
-                .map(RadioLink::to)
-                .or(() -> way.channels().stream().findFirst())
-                .ifPresent(c -> {
-                    hearing.computeIfAbsent(c, k -> new ArrayList<>()).add(way);
-                    if (way.receiver() instanceof RadioLink.Apart apart) {
-                        nested.add(apart.box());
-                    }
-                });
+        way.shownAt().ifPresent(c -> {
+            hearing.computeIfAbsent(c, k -> new ArrayList<>()).add(way);
+            if (way.receiver() instanceof RadioLink.Apart apart) {
+                nested.add(apart.box());
+            }
+        });
     }
 
     /** True when a box is drawn behind the port that feeds it. */

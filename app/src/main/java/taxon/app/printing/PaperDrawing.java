@@ -1,9 +1,7 @@
 package taxon.app.printing;
 
 import java.util.List;
-import java.util.Optional;
 import taxon.core.drawing.Drawing;
-import taxon.core.drawing.DrawingScale;
 import taxon.core.drawing.DrawnOn;
 import taxon.core.paper.PaperChoice;
 import taxon.core.paper.PaperKind;
@@ -20,10 +18,9 @@ public interface PaperDrawing {
     /**
      * What was drawn.
      *
-     * @param scale where it has one
      * @param notes what is not drawn, or otherwise than asked for, a sentence each
      */
-    record Drawn(List<Drawing> sheets, Optional<DrawingScale> scale, List<String> notes) {
+    record Drawn(List<Drawing> sheets, List<String> notes) {
         public Drawn {
             sheets = List.copyOf(sheets);
             notes = List.copyOf(notes);

@@ -3,7 +3,6 @@ package taxon.core.drawing;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -27,8 +26,8 @@ import taxon.core.rig.RigView.Side;
 
 /**
  * The rig from above on one plane of paper at a true scale: positions as lines with their names and heights, units as boxes with the
- * letter of their type, their ID and their first address. No words lie over others: an address, then an ID is left out where there is
- * no room, and counted.
+ * letter of their type, their ID and their first address. No unit's words lie over others: an address, then an ID is left out where
+ * there is no room, and counted. The name of a position is never left out.
  */
 final class RigPlanDrawing {
     /** Room for words beyond the outermost units. */
@@ -55,7 +54,7 @@ final class RigPlanDrawing {
     private final double top;
     private final Extent extent;
     private final Extent spare;
-    private final Map<String, TypeLetters.Entry> letters;
+    private final TypeLetters letters;
     private final List<Shape> shapes = new ArrayList<>();
     private final Taken taken = new Taken();
     private int unnamed;
@@ -82,7 +81,7 @@ final class RigPlanDrawing {
         this.measure = measure;
         side = plan.sheet().view().side();
         perMetre = scale.perMetre();
-        letters = types.byType();
+        letters = types;
         List<Point> points = points(layout, side);
         left = points.stream().mapToDouble(Point::across).min().orElse(0);
         top = points.stream().mapToDouble(Point::upstage).max().orElse(0);
@@ -179,16 +178,9 @@ final class RigPlanDrawing {
         for (Placed unit : laid.units()) {
             double x = x(unit.point());
             double y = y(unit.point());
-            TypeLetters.Entry type = letters.get(unit.fixture().type().value());
-            shapes.add(new Box(
-                    x - size / 2,
-                    y - size / 2,
-                    size,
-                    size,
-                    type == null ? Fill.PAPER : new Fill(type.tint()),
-                    0.2,
-                    unit.guessed()));
-            if (size >= READABLE_UNIT && type != null) {
+            TypeLetters.Entry type = letters.of(unit.fixture());
+            shapes.add(new Box(x - size / 2, y - size / 2, size, size, new Fill(type.tint()), 0.2, unit.guessed()));
+            if (size >= READABLE_UNIT) {
                 double letter = Math.min(LABEL, size * 0.8 / measure.width(Face.BOLD, type.letter()));
                 shapes.add(new Words(x, y + CAPITAL * letter, letter, Face.BOLD, type.letter(), Anchor.MIDDLE, 0));
             }
@@ -236,14 +228,16 @@ final class RigPlanDrawing {
         return length == 0 ? new Direction(1, 0) : new Direction(right / length, down / length);
     }
 
-    /** Its name and height at the first place near it that is free; at its left end where none is. */
+    /** Its name and height at the first place near it that is free; where none is, at one where at least it is not cut off. */
     private void name(Laid laid) {
         String words = words(laid.position(), plan.sheet().view().unit());
         List<Written> places =
                 Stream.concat(beyondTheEnds(laid, words), around(laid, words)).toList();
-        write(places.stream()
-                .filter(w -> isOnPaper(w.words()) && taken.isFree(w.discs()))
+        List<Written> whole = places.stream().filter(w -> isOnPaper(w.words())).toList();
+        write(whole.stream()
+                .filter(w -> taken.isFree(w.discs()))
                 .findFirst()
+                .or(() -> whole.stream().findFirst())
                 .orElse(places.get(0)));
     }
 

@@ -93,7 +93,7 @@ public record RigPlanSheets(Optional<DrawingScale> scale, List<Drawing> sheets, 
         private int legend(double width) {
             double x = 0;
             int line = 0;
-            for (TypeLetters.Entry entry : letters.byType().values()) {
+            for (TypeLetters.Entry entry : letters.entries()) {
                 String words = entry.letter() + "  " + entry.words();
                 double wide = 4 + measure.width(Face.PLAIN, words) * SMALL + 5;
                 if (x > 0 && x + wide > width) {

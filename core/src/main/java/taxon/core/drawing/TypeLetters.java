@@ -1,12 +1,15 @@
 package taxon.core.drawing;
 
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import taxon.core.drawing.RigLayout.Laid;
 import taxon.core.drawing.RigLayout.Placed;
+import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
 
 /** Which letter stands for a type in a drawing: a for the first of those that are drawn, by name, and so on; after z come aa and ab. */
@@ -54,8 +57,13 @@ final class TypeLetters {
         return index < ALPHABET ? last : letters(index / ALPHABET - 1) + last;
     }
 
-    /** By the ID of the type, in the order of the letters. */
-    Map<String, Entry> byType() {
-        return byType;
+    /** Those of the legend, in the order of the letters. */
+    Collection<Entry> entries() {
+        return byType.values();
+    }
+
+    /** That of a fixture that is drawn. */
+    Entry of(Fixture fixture) {
+        return Objects.requireNonNull(byType.get(fixture.type().value()), "a type that is not drawn");
     }
 }

@@ -22,7 +22,6 @@ import taxon.core.rig.LineStop;
 import taxon.core.rig.NetworkText;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Position;
-import taxon.core.rig.RadioLink;
 import taxon.core.rig.Universe;
 import taxon.core.wireless.AirWay;
 import taxon.core.wireless.AirWays;
@@ -62,9 +61,7 @@ final class NetworkPaper {
         }
         AirWays.of(plan)
                 .all()
-                .forEach(w -> w.link()
-                        .map(RadioLink::to)
-                        .or(() -> w.channels().stream().findFirst())
+                .forEach(w -> w.shownAt()
                         .ifPresent(c -> hearing.computeIfAbsent(c, k -> new ArrayList<>())
                                 .add(w)));
     }

@@ -33,6 +33,11 @@ public record AirWay(
         channels = List.copyOf(channels);
     }
 
+    /** The channel behind which it is shown: the one that it is known to be linked to, else the first that it can be. */
+    public Optional<PortRef> shownAt() {
+        return link.map(RadioLink::to).or(() -> channels.stream().findFirst());
+    }
+
     static AirWay of(
             RadioLink.Receiver receiver,
             Set<UniverseNumber> wanted,

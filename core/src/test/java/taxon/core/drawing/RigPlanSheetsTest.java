@@ -293,6 +293,23 @@ class RigPlanSheetsTest {
         return plan.with(hung);
     }
 
+    /** On a sheet that its rig fills there is no room beyond its ends: its name lies over it and is not cut off. */
+    @Test
+    void theNameOfAPositionIsNotCutOffAtTheEdge() {
+        Plan plan = wide(24);
+        String name = plan.positions().get(0).name();
+        for (Drawing sheet : draw(plan, on(SheetSize.A4, 100)).sheets()) {
+            all(sheet, Words.class).stream().filter(w -> w.text().equals(name)).forEach(w -> {
+                for (double[] corner : corners(w)) {
+                    assertThat(corner[0])
+                            .isBetween(
+                                    sheet.field().x(),
+                                    sheet.field().x() + sheet.field().width());
+                }
+            });
+        }
+    }
+
     @Test
     void positionsThatNobodyPlacedAreNamed() {
         Plan plan = Rigs.add(Rigs.empty(), Rigs.type("spot", 16), 3, 101);

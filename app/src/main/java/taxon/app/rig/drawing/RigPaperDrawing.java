@@ -21,6 +21,6 @@ final class RigPaperDrawing implements PaperDrawing {
     @Override
     public Drawn draw(Plan plan, PaperChoice choice, DrawnOn on) {
         RigPlanSheets drawn = RigPlanSheets.of(plan, Papers.rigLayout(plan, choice), on, PrintFonts.shared());
-        return new Drawn(drawn.sheets(), drawn.scale(), drawn.notes());
+        return new Drawn(drawn.sheets(), drawn.notes());
     }
 }
