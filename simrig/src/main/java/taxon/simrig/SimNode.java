@@ -16,9 +16,10 @@ import taxon.wire.artnet.codec.ArtPacket.Flow;
 import taxon.wire.artnet.codec.ArtPacket.PollReply;
 import taxon.wire.artnet.codec.ArtPacket.Port;
 import taxon.wire.artnet.codec.ArtPacket.TodData;
-import taxon.wire.artnet.link.ArtNetLink;
-import taxon.wire.artnet.link.SendPolicy;
 import taxon.wire.bytes.MalformedPacketException;
+import taxon.wire.link.CardLink;
+import taxon.wire.link.LinkListener;
+import taxon.wire.link.SendPolicy;
 import taxon.wire.rdm.codec.RdmMessage;
 import taxon.wire.rdm.codec.Uid;
 
@@ -42,7 +43,7 @@ public final class SimNode implements AutoCloseable {
     private final List<SimPort> planned;
     private volatile List<SimFault> faults = List.of();
     private volatile Ipv4 ip;
-    private volatile ArtNetLink link;
+    private volatile CardLink link;
 
     private SimNode(Ipv4 ip, String name, List<SimPort> ports, boolean toEveryone) throws IOException {
         this.toEveryone = toEveryone;
@@ -50,7 +51,7 @@ public final class SimNode implements AutoCloseable {
         this.ip = ip;
         this.name = name;
         planned = List.copyOf(ports);
-        link = ArtNetLink.open(ip, SendPolicy.LOOPBACK_ONLY, this::received);
+        link = opened(ip);
     }
 
     /**
@@ -134,11 +135,22 @@ public final class SimNode implements AutoCloseable {
 
     private void sitAt(Ipv4 wanted) throws IOException {
         if (!wanted.equals(ip)) {
-            ArtNetLink there = ArtNetLink.open(wanted, SendPolicy.LOOPBACK_ONLY, this::received);
+            CardLink there = opened(wanted);
             link.close();
             link = there;
             ip = wanted;
         }
+    }
+
+    private CardLink opened(Ipv4 at) throws IOException {
+        CardLink opened = CardLink.open(at, CardLink.Sharing.ALONE);
+        opened.listen(new LinkListener() {
+            @Override
+            public void artNet(ArtPacket packet, InetSocketAddress sender, long nanos) {
+                received(packet, sender);
+            }
+        });
+        return opened;
     }
 
     private Ipv4 mask() {
@@ -227,7 +239,7 @@ public final class SimNode implements AutoCloseable {
 
     private void reply(ArtPacket packet, InetSocketAddress sender) {
         try {
-            link.send(packet, toEveryone ? EVERYONE : sender);
+            link.send(packet, toEveryone ? EVERYONE : sender, SendPolicy.LOOPBACK_ONLY);
         } catch (IOException e) {
             throw new UncheckedIOException("simulated node " + name + " cannot answer " + sender, e);
         }

@@ -21,8 +21,9 @@ import taxon.wire.artnet.link.DeviceTable;
 import taxon.wire.artnet.link.DeviceTable.Outlet;
 import taxon.wire.artnet.link.RdmClient;
 import taxon.wire.artnet.link.RdmClient.RdmException;
-import taxon.wire.artnet.link.SendForbiddenException;
-import taxon.wire.artnet.link.SendPolicy;
+import taxon.wire.link.CardLink;
+import taxon.wire.link.SendForbiddenException;
+import taxon.wire.link.SendPolicy;
 import taxon.wire.rdm.codec.Pid;
 import taxon.wire.rdm.codec.Uid;
 
@@ -37,6 +38,7 @@ class SimulatedRigTest {
     private static final Uid SILENT = uid(2);
 
     private SimulatedRig rig;
+    private CardLink card;
     private ArtNetController controller;
 
     @BeforeEach
@@ -51,12 +53,14 @@ class SimulatedRigTest {
                 .toList();
         rig = SimulatedRig.start(List.of(new NodeSpec(
                 NODE, "Quay node", List.of(new SimPort(FIRST, List.of(heron, silent)), new SimPort(SECOND, many)))));
-        controller = ArtNetController.open(CONTROLLER, SendPolicy.LOOPBACK_ONLY, Duration.ofMillis(150));
+        card = CardLink.open(CONTROLLER, CardLink.Sharing.SHARED);
+        controller = ArtNetController.over(card, SendPolicy.LOOPBACK_ONLY, Duration.ofMillis(150));
     }
 
     @AfterEach
     void stop() {
         controller.close();
+        card.close();
         rig.close();
     }
 

@@ -19,7 +19,7 @@ import taxon.wire.artnet.codec.ArtPacket.Flow;
 import taxon.wire.artnet.codec.ArtPacket.PollReply;
 import taxon.wire.artnet.link.ArtNetController;
 import taxon.wire.artnet.link.DeviceTable.Outlet;
-import taxon.wire.artnet.link.SendPolicy;
+import taxon.wire.link.SendPolicy;
 
 /** Asks boxes what they are and how they are set. Nothing is programmed by asking. */
 final class BoxReader {

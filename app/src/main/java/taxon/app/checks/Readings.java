@@ -28,9 +28,10 @@ import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.Plan;
 import taxon.core.rig.edit.JobEdits;
 import taxon.core.text.Counted;
-import taxon.wire.artnet.link.SendPolicy;
 import taxon.wire.direct.DirectFrame;
 import taxon.wire.direct.DirectLink;
+import taxon.wire.link.CardLinks;
+import taxon.wire.link.SendPolicy;
 
 /**
  * Reads rigs in the background, one at a time, so that a reading goes on when its page is closed. What was found is recorded
@@ -43,6 +44,7 @@ class Readings implements DisposableBean {
     private final JobEditor editor;
     private final TaxonSettings settings;
     private final Cards cards;
+    private final CardLinks links;
     private final Clock clock;
     private final Optional<PluggedIn> pluggedIn;
     private final Map<Integer, ReadingState> states = new ConcurrentHashMap<>();
@@ -53,10 +55,17 @@ class Readings implements DisposableBean {
         return thread;
     });
 
-    Readings(JobEditor editor, TaxonSettings settings, Cards cards, Clock clock, Optional<PluggedIn> pluggedIn) {
+    Readings(
+            JobEditor editor,
+            TaxonSettings settings,
+            Cards cards,
+            CardLinks links,
+            Clock clock,
+            Optional<PluggedIn> pluggedIn) {
         this.editor = editor;
         this.settings = settings;
         this.cards = cards;
+        this.links = links;
         this.clock = clock;
         this.pluggedIn = pluggedIn;
     }
@@ -98,7 +107,7 @@ class Readings implements DisposableBean {
 
     /** A reader that may send to this machine, and when it is armed to the plan's own nodes; never elsewhere. */
     RigReader reader(Plan plan, boolean armed) {
-        return new RigReader(() -> card(plan), policy(plan, armed), settings.answerWithin(), clock);
+        return new RigReader(() -> lease(plan), policy(plan, armed), settings.answerWithin(), clock);
     }
 
     SendPolicy policy(Plan plan, boolean armed) {
@@ -119,6 +128,11 @@ class Readings implements DisposableBean {
                 : Ipv4.parse(settings.card())
                         .orElseThrow(
                                 () -> new IllegalStateException("taxon.card is no IPv4 address: " + settings.card()));
+    }
+
+    /** The link of the card that a job is spoken from, to be given back. */
+    CardLinks.Lease lease(Plan plan) throws IOException {
+        return links.lease(card(plan));
     }
 
     private void run(int job, RigReader reader, Plan plan) {

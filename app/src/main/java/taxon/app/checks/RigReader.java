@@ -31,7 +31,8 @@ import taxon.wire.artnet.link.DeviceTable;
 import taxon.wire.artnet.link.DeviceTable.Outlet;
 import taxon.wire.artnet.link.RdmClient;
 import taxon.wire.artnet.link.RdmClient.RdmException;
-import taxon.wire.artnet.link.SendPolicy;
+import taxon.wire.link.CardLinks;
+import taxon.wire.link.SendPolicy;
 import taxon.wire.rdm.codec.DeviceInfo;
 import taxon.wire.rdm.codec.Pid;
 import taxon.wire.rdm.codec.Uid;
@@ -54,7 +55,7 @@ final class RigReader {
 
     /** Which card to speak from, asked each time before anything is sent. */
     interface Speaking {
-        Ipv4 card() throws IOException;
+        CardLinks.Lease lease() throws IOException;
     }
 
     RigReader(Speaking card, SendPolicy policy, Duration answerWithin, Clock clock) {
@@ -75,7 +76,8 @@ final class RigReader {
      * @throws IOException when the socket cannot be had, or nothing may be sent to a node
      */
     RigReading read(Plan plan, Consumer<Progress> told, BooleanSupplier stop) throws IOException, InterruptedException {
-        try (ArtNetController controller = ArtNetController.open(card.card(), policy, answerWithin)) {
+        try (CardLinks.Lease lease = card.lease();
+                ArtNetController controller = ArtNetController.over(lease.link(), policy, answerWithin)) {
             Walk walk = new Walk(controller, told, stop);
             BoxReader boxes = new BoxReader(controller, policy);
             for (Map.Entry<Box, List<Planned>> entry : byBox(plan).entrySet()) {

@@ -21,6 +21,7 @@ import taxon.core.rig.edit.JobEdits;
 import taxon.wire.artnet.link.ArtNetController;
 import taxon.wire.artnet.link.RdmClient;
 import taxon.wire.artnet.link.RdmClient.RdmException;
+import taxon.wire.link.CardLinks;
 import taxon.wire.rdm.codec.Uid;
 
 /**
@@ -142,11 +143,12 @@ class UnitWriter {
     private FoundUnit send(Armed order, Plan plan) throws NotWrittenException, InterruptedException {
         Uid uid = Uid.parse(order.uid());
         // To be armed is to be allowed: this one write may go to this one node.
-        try (ArtNetController controller = ArtNetController.open(
-                readings.card(plan),
-                ip -> readings.policy(plan, true).allows(ip)
-                        && ip.equals(order.way().node()),
-                settings.answerWithin())) {
+        try (CardLinks.Lease lease = readings.lease(plan);
+                ArtNetController controller = ArtNetController.over(
+                        lease.link(),
+                        ip -> readings.policy(plan, true).allows(ip)
+                                && ip.equals(order.way().node()),
+                        settings.answerWithin())) {
             RdmClient client =
                     new RdmClient(controller, order.way().node(), order.way().address());
             client.setStartAddress(

@@ -28,7 +28,8 @@ import taxon.simrig.SimPort;
 import taxon.simrig.SimUnit;
 import taxon.simrig.SimulatedRig;
 import taxon.simrig.SimulatedRig.NodeSpec;
-import taxon.wire.artnet.link.SendPolicy;
+import taxon.wire.link.CardLinks;
+import taxon.wire.link.SendPolicy;
 import taxon.wire.rdm.codec.Pid;
 import taxon.wire.rdm.codec.Uid;
 
@@ -169,6 +170,17 @@ class RigReaderTest {
         return new Universe(UniverseNumber.of(number), "", List.of(route));
     }
 
+    @Test
+    void aSecondTaxonOnTheSameCardKeepsNoAnswerFromTheFirst() throws Exception {
+        start(new SimPort(new PortAddress(1), List.of(unit(1, "101", 1), unit(2, "102", 17))));
+        try (CardLinks other = new CardLinks();
+                CardLinks.Lease held = other.lease(ip(1))) {
+            assertThat(read(plan()).units()).hasSize(2);
+            held.link().claim();
+            assertThat(read(plan()).units()).hasSize(2);
+        }
+    }
+
     private static Universe both(int one, int other) {
         Route first = new Route.ArtNet(new PortAddress(1), new PortRef(1, one));
         Route second = new Route.ArtNet(new PortAddress(1), new PortRef(1, other));
@@ -180,9 +192,11 @@ class RigReaderTest {
     }
 
     private RigReading read(Plan plan) throws Exception {
-        RigReader reader =
-                new RigReader(() -> ip(1), SendPolicy.LOOPBACK_ONLY, Duration.ofMillis(400), Clock.systemUTC());
-        return reader.read(plan, p -> {}, () -> false);
+        try (CardLinks links = new CardLinks()) {
+            RigReader reader = new RigReader(
+                    () -> links.lease(ip(1)), SendPolicy.LOOPBACK_ONLY, Duration.ofMillis(400), Clock.systemUTC());
+            return reader.read(plan, p -> {}, () -> false);
+        }
     }
 
     private static SimUnit unit(int device, String label, int start) {

@@ -19,6 +19,9 @@ import taxon.wire.artnet.codec.ArtPacket.PollReply;
 import taxon.wire.artnet.codec.ArtPacket.TodData;
 import taxon.wire.artnet.link.DeviceTable.Outlet;
 import taxon.wire.bytes.MalformedPacketException;
+import taxon.wire.link.CardLink;
+import taxon.wire.link.LinkListener;
+import taxon.wire.link.SendPolicy;
 import taxon.wire.rdm.codec.RdmMessage;
 import taxon.wire.rdm.codec.Uid;
 
@@ -35,19 +38,34 @@ public final class ArtNetController implements AutoCloseable {
     private static final Duration MORE_REPLIES = Duration.ofMillis(60);
 
     private final LinkedBlockingQueue<Arrival> arrivals = new LinkedBlockingQueue<>(10_000);
-    private final ArtNetLink link;
+    private final CardLink link;
+    private final SendPolicy policy;
     private final Duration timeout;
+    private final CardLink.Ending listening;
 
     private record Arrival(ArtPacket packet, Ipv4 sender) {}
 
-    private ArtNetController(Ipv4 local, SendPolicy policy, Duration timeout) throws IOException {
+    private ArtNetController(CardLink link, SendPolicy policy, Duration timeout) {
+        this.link = link;
+        this.policy = policy;
         this.timeout = timeout;
-        link = ArtNetLink.open(local, policy, this::received);
+        listening = link.listen(new LinkListener() {
+            @Override
+            public void artNet(ArtPacket packet, InetSocketAddress sender, long nanos) {
+                received(packet, sender);
+            }
+        });
     }
 
-    /** @param timeout how long one try waits for an answer */
-    public static ArtNetController open(Ipv4 local, SendPolicy policy, Duration timeout) throws IOException {
-        return new ArtNetController(local, policy, timeout);
+    /**
+     * Asks by a card, whoever else uses it at the same time.
+     *
+     * @param timeout how long one try waits for an answer
+     * @throws IOException when the link is closed
+     */
+    public static ArtNetController over(CardLink link, SendPolicy policy, Duration timeout) throws IOException {
+        link.claim();
+        return new ArtNetController(link, policy, timeout);
     }
 
     private void received(ArtPacket packet, InetSocketAddress sender) {
@@ -83,7 +101,7 @@ public final class ArtNetController implements AutoCloseable {
      */
     public Map<Ipv4, PollReply> pollAll(Ipv4 everyone) throws IOException, InterruptedException {
         Map<Ipv4, PollReply> found = new TreeMap<>();
-        link.send(new ArtPacket.Poll(), everyone);
+        link.send(new ArtPacket.Poll(), everyone, policy);
         next(timeout, a -> {
             if (a.packet() instanceof PollReply reply && found.size() < MOST_FOUND) {
                 found.putIfAbsent(a.sender(), reply);
@@ -95,7 +113,7 @@ public final class ArtNetController implements AutoCloseable {
 
     /** The mask that a node has; empty when it does not say. */
     public Optional<Ipv4> mask(Ipv4 node) throws IOException, InterruptedException {
-        link.send(new ArtPacket.IpEnquiry(), node);
+        link.send(new ArtPacket.IpEnquiry(), node, policy);
         return next(
                 timeout,
                 a -> a.sender().equals(node) && a.packet() instanceof ArtPacket.IpReply reply
@@ -167,7 +185,7 @@ public final class ArtNetController implements AutoCloseable {
     private <T> Optional<T> ask(ArtPacket question, Ipv4 node, Function<Arrival, Optional<T>> answer)
             throws IOException, InterruptedException {
         for (int i = 0; i < TRIES; i++) {
-            link.send(question, node);
+            link.send(question, node, policy);
             Optional<T> found = next(timeout, answer);
             if (found.isPresent()) {
                 return found;
@@ -192,8 +210,9 @@ public final class ArtNetController implements AutoCloseable {
         return Optional.empty();
     }
 
+    /** Listens no more; the link goes on. */
     @Override
     public void close() {
-        link.close();
+        listening.close();
     }
 }

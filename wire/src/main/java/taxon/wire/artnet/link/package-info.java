@@ -1,5 +1,5 @@
 /**
- * Talking Art-Net over UDP. Owns the socket; sends nowhere that its {@link taxon.wire.artnet.link.SendPolicy} forbids.
+ * Asking nodes by Art-Net, over the link of a card.
  */
 @NullMarked
 package taxon.wire.artnet.link;

@@ -29,20 +29,16 @@ public record SacnData(
         int options,
         SacnUniverse universe,
         int startCode,
-        Bytes levels) {
+        Bytes levels)
+        implements SacnPacket {
     public static final int UDP_PORT = 5568;
     public static final int MOST_PRIORITY = 200;
     public static final int TERMINATED = 0x40;
+    public static final int PREVIEW = 0x80;
 
-    private static final Bytes ACN_ID = Bytes.ofText("ASC-E1.17\0\0\0");
-    private static final int PREAMBLE = 0x0010;
-    private static final int ROOT_VECTOR = 0x0000_0004;
     private static final int FRAMING_VECTOR = 0x0000_0002;
     private static final int DMP_VECTOR = 0x02;
     private static final int ADDRESS_AND_DATA = 0xA1;
-    private static final int FLAGS = 0x7000;
-    private static final int ROOT_OFFSET = 16;
-    private static final int FRAMING_OFFSET = 38;
     private static final int DMP_OFFSET = 115;
     private static final int LEVELS_OFFSET = 126;
     private static final int NAME_FIELD = 64;
@@ -56,11 +52,10 @@ public record SacnData(
 
     public byte[] encode() {
         int end = LEVELS_OFFSET + levels.length();
-        ByteWriter out = new ByteWriter().u16(PREAMBLE).u16(0).bytes(ACN_ID);
-        out.u16(FLAGS | (end - ROOT_OFFSET)).u32(ROOT_VECTOR).bytes(cid);
-        out.u16(FLAGS | (end - FRAMING_OFFSET)).u32(FRAMING_VECTOR).text(sourceName, NAME_FIELD);
+        ByteWriter out = RootLayer.begin(end, RootLayer.DATA, cid);
+        out.u16(RootLayer.length(end, RootLayer.LENGTH)).u32(FRAMING_VECTOR).text(sourceName, NAME_FIELD);
         out.u8(priority).u16(syncAddress).u8(sequence).u8(options).u16(universe.number());
-        out.u16(FLAGS | (end - DMP_OFFSET))
+        out.u16(RootLayer.length(end, DMP_OFFSET))
                 .u8(DMP_VECTOR)
                 .u8(ADDRESS_AND_DATA)
                 .u16(0)
@@ -68,17 +63,8 @@ public record SacnData(
         return out.u16(levels.length() + 1).u8(startCode).bytes(levels).toArray();
     }
 
-    public static SacnData decode(byte[] bytes) throws MalformedPacketException {
-        ByteReader in = new ByteReader(bytes);
-        in.expect("the preamble", PREAMBLE, in.u16());
-        in.expect("the postamble", 0, in.u16());
-        if (!in.bytes(ACN_ID.length()).equals(ACN_ID)) {
-            throw new MalformedPacketException("the ACN identifier", bytes[4], "\"ASC-E1.17\"");
-        }
-        in.expect("the root length", FLAGS | (bytes.length - ROOT_OFFSET), in.u16());
-        in.expect("the root vector", ROOT_VECTOR, (int) in.u32());
-        Bytes cid = in.bytes(16);
-        in.expect("the framing length", FLAGS | (bytes.length - FRAMING_OFFSET), in.u16());
+    static SacnData read(ByteReader in, Bytes cid, int end) throws MalformedPacketException {
+        in.expect("the framing length", RootLayer.length(end, RootLayer.LENGTH), in.u16());
         in.expect("the framing vector", FRAMING_VECTOR, (int) in.u32());
         String sourceName = in.text(NAME_FIELD);
         int priority = bounded("the priority", in.u8(), 0, MOST_PRIORITY);
@@ -86,7 +72,7 @@ public record SacnData(
         int sequence = in.u8();
         int options = in.u8();
         SacnUniverse universe = new SacnUniverse(bounded("the universe", in.u16(), 1, 63_999));
-        in.expect("the DMP length", FLAGS | (bytes.length - DMP_OFFSET), in.u16());
+        in.expect("the DMP length", RootLayer.length(end, DMP_OFFSET), in.u16());
         in.expect("the DMP vector", DMP_VECTOR, in.u8());
         in.expect("the address type", ADDRESS_AND_DATA, in.u8());
         in.expect("the first address", 0, in.u16());

@@ -23,7 +23,7 @@ class SacnDataTest {
 
     @Test
     void aPacketComesBackAsItWas() throws MalformedPacketException {
-        assertThat(SacnData.decode(FULL.encode())).isEqualTo(FULL);
+        assertThat(SacnCodec.decode(FULL.encode())).isEqualTo(FULL);
     }
 
     @Test
@@ -61,7 +61,7 @@ class SacnDataTest {
     @Test
     void aWrongLengthIsMalformed() {
         byte[] cut = Arrays.copyOf(FULL.encode(), 600);
-        assertThatThrownBy(() -> SacnData.decode(cut))
+        assertThatThrownBy(() -> SacnCodec.decode(cut))
                 .isInstanceOf(MalformedPacketException.class)
                 .hasMessageContaining("root length");
     }
@@ -71,7 +71,7 @@ class SacnDataTest {
         byte[] packet = FULL.encode();
         packet[113] = (byte) (64_214 >> 8);
         packet[114] = (byte) 64_214;
-        assertThatThrownBy(() -> SacnData.decode(packet))
+        assertThatThrownBy(() -> SacnCodec.decode(packet))
                 .hasMessageContaining("the universe is 64214; it should be 1 to 63999");
     }
 
@@ -79,6 +79,6 @@ class SacnDataTest {
     void aPriorityAbove200IsMalformed() {
         byte[] packet = FULL.encode();
         packet[108] = (byte) 201;
-        assertThatThrownBy(() -> SacnData.decode(packet)).hasMessageContaining("priority");
+        assertThatThrownBy(() -> SacnCodec.decode(packet)).hasMessageContaining("priority");
     }
 }

@@ -1,4 +1,4 @@
-package taxon.wire.artnet.link;
+package taxon.wire.link;
 
 import taxon.core.network.Ipv4;
 

@@ -1,4 +1,4 @@
-package taxon.wire.artnet.link;
+package taxon.wire.link;
 
 import java.io.IOException;
 import taxon.core.network.Ipv4;
