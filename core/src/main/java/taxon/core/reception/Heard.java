@@ -10,6 +10,8 @@ package taxon.core.reception;
  * @param packets of levels that were taken
  * @param lost as far as its sequence numbers tell
  * @param late dropped since they came late or twice
+ * @param slots how many its last packet had
+ * @param synchronisation the address at which its levels wait; 0 where they do not
  * @param isPreview true when its last packet was not for live output
  * @param lastNanos when its last packet came
  * @param changedNanos when its levels last changed
@@ -24,7 +26,16 @@ public record Heard(
         long packets,
         long lost,
         long late,
+        int slots,
+        int synchronisation,
         boolean isPreview,
         long lastNanos,
         long changedNanos,
-        boolean isAllZero) {}
+        boolean isAllZero) {
+    private static final long STILL_AFTER_NANOS = 3_000_000_000L;
+
+    /** True when its levels did not change for three seconds, so that it may send but one packet a second (E1.31, 6.6.2; Art-Net 4). */
+    public boolean isStill(long nanos) {
+        return nanos - changedNanos > STILL_AFTER_NANOS;
+    }
+}

@@ -10,6 +10,7 @@ import taxon.core.dmx.Slot;
  * @param sequence 0 to 255
  * @param isPreview true when it is not for live output (E1.31, 6.2.6)
  * @param isTerminated true when its sender says that it stops (E1.31, 6.2.6)
+ * @param synchronisation the address at which it waits to come into force (E1.31, 6.2.4); 0 where it does not
  * @param startCode 0 for levels, 0xDD for a priority of each slot; others are counted and carry nothing here
  * @param values 0 to 512 of them, 0 to 255 each
  */
@@ -19,6 +20,7 @@ public record LevelPacket(
         int sequence,
         boolean isPreview,
         boolean isTerminated,
+        int synchronisation,
         int startCode,
         byte[] values) {
     /** The usual priority. */
@@ -48,6 +50,16 @@ public record LevelPacket(
         return values.clone();
     }
 
+    /** How many values it has. */
+    int slots() {
+        return values.length;
+    }
+
+    /** A value, 0 to 255, counted from 0; 0 beyond the last. */
+    int value(int slot) {
+        return slot < values.length ? values[slot] & BYTE : 0;
+    }
+
     @Override
     public boolean equals(Object other) {
         return other instanceof LevelPacket p
@@ -56,6 +68,7 @@ public record LevelPacket(
                 && sequence == p.sequence
                 && isPreview == p.isPreview
                 && isTerminated == p.isTerminated
+                && synchronisation == p.synchronisation
                 && startCode == p.startCode
                 && Arrays.equals(values, p.values);
     }

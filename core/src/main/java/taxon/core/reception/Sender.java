@@ -10,16 +10,23 @@ public record Sender(Protocol protocol, String id, String name) {
     /** How levels come. */
     public enum Protocol {
         /** A sender is lost after 2.5 s (E1.31, 6.7.1). */
-        SACN(2_500),
+        SACN("sacn-", 2_500),
         /** A sender is dropped from a merge after 10 s. */
-        ART_NET(10_000);
+        ART_NET("art-net-", 10_000);
 
         private static final long NANOS = 1_000_000;
 
+        private final String key;
         private final long millis;
 
-        Protocol(long millis) {
+        Protocol(String key, long millis) {
+            this.key = key;
             this.millis = millis;
+        }
+
+        /** What the key of each of its universes begins with. */
+        String key() {
+            return key;
         }
 
         /** After so much silence it is gone. */

@@ -11,65 +11,76 @@ final class Source {
     private final SequenceWindow order = new SequenceWindow();
     private final SequenceWindow orderOfPriorities = new SequenceWindow();
     private final Arrivals arrivals = new Arrivals();
-    private final int[] levels = new int[Slot.LAST];
-    private final int[] priorities = new int[Slot.LAST];
+    private final byte[] levels = new byte[Slot.LAST];
+    private byte[] priorities = new byte[0];
     private int slots;
     private int priority;
+    private int synchronisation;
     private boolean isPreview;
-    private boolean hasPriorities;
     private long prioritiesNanos;
     private long lastNanos;
     private long changedNanos;
 
     Source(Sender sender, long nanos) {
         this.sender = sender;
+        lastNanos = nanos;
         changedNanos = nanos;
     }
 
-    /** @return false when it is to be dropped, since it came late */
-    boolean take(LevelPacket packet, long nanos) {
+    /** What a packet did. */
+    enum Effect {
+        /** It came late, and was dropped. */
+        LATE,
+        /** It says what the one before said. */
+        SAME,
+        /** It says something else. */
+        OTHER
+    }
+
+    Effect take(LevelPacket packet, long nanos) {
         boolean ofPriorities = packet.startCode() == LevelPacket.SLOT_PRIORITIES;
         SequenceWindow window = ofPriorities ? orderOfPriorities : order;
         boolean inOrder = packet.sender().protocol() == Sender.Protocol.ART_NET
                 ? window.takeOfArtNet(packet.sequence())
                 : window.take(packet.sequence());
         if (!inOrder) {
-            return false;
+            return Effect.LATE;
         }
         sender = packet.sender();
         lastNanos = nanos;
-        if (ofPriorities) {
-            priorities(packet.values(), nanos);
-        } else {
-            levels(packet, nanos);
-        }
-        return true;
+        boolean other = ofPriorities ? priorities(packet, nanos) : levels(packet, nanos);
+        return other ? Effect.OTHER : Effect.SAME;
     }
 
-    private void priorities(byte[] values, long nanos) {
-        Arrays.fill(priorities, 0);
-        for (int i = 0; i < values.length; i++) {
-            priorities[i] = values[i] & BYTE;
-        }
-        hasPriorities = true;
+    private boolean priorities(LevelPacket packet, long nanos) {
+        byte[] given = Arrays.copyOf(packet.values(), Slot.LAST);
+        boolean other = !givesPriorities(nanos) || !Arrays.equals(given, priorities);
+        priorities = given;
         prioritiesNanos = nanos;
+        return other;
     }
 
-    private void levels(LevelPacket packet, long nanos) {
-        byte[] values = packet.values();
-        boolean changed = slots != values.length;
+    private boolean levels(LevelPacket packet, long nanos) {
+        boolean changed = isFirst() || slots != packet.slots();
         for (int i = 0; i < Slot.LAST; i++) {
-            int level = i < values.length ? values[i] & BYTE : 0;
+            byte level = (byte) packet.value(i);
             changed |= levels[i] != level;
             levels[i] = level;
         }
-        slots = values.length;
+        boolean reweighed = priority != packet.priority() || isPreview != packet.isPreview();
+        slots = packet.slots();
         priority = packet.priority();
+        synchronisation = packet.synchronisation();
         isPreview = packet.isPreview();
         arrivals.add(nanos);
         if (changed) {
             changedNanos = nanos;
         }
+        return changed || reweighed;
+    }
+
+    private boolean isFirst() {
+        return arrivals.count() == 0;
     }
 
     boolean isGone(long nanos) {
@@ -78,26 +89,32 @@ final class Source {
 
     /** True when its levels count: they came, and are for live output. */
     boolean isLive() {
-        return arrivals.count() > 0 && !isPreview;
+        return !isFirst() && !isPreview;
     }
 
     /** True when it says something of a slot, counted from 0. */
     boolean sources(int slot, long nanos) {
-        return slot < slots && (!givesPriorities(nanos) || priorities[slot] > 0);
+        return slot < slots && (!givesPriorities(nanos) || priorities[slot] != 0);
     }
 
     /** What its levels of a slot weigh. */
     int priority(int slot, long nanos) {
-        return givesPriorities(nanos) ? priorities[slot] : priority;
+        return givesPriorities(nanos) ? priorities[slot] & BYTE : priority;
+    }
+
+    /** Of all its slots that have none of their own. */
+    int priority() {
+        return priority;
     }
 
     /** Priorities of slots are lost like their sender, each for itself. */
-    private boolean givesPriorities(long nanos) {
-        return hasPriorities && nanos - prioritiesNanos <= sender.protocol().lossNanos();
+    boolean givesPriorities(long nanos) {
+        return priorities.length > 0
+                && nanos - prioritiesNanos <= sender.protocol().lossNanos();
     }
 
     int level(int slot) {
-        return levels[slot];
+        return levels[slot] & BYTE;
     }
 
     Sender sender() {
@@ -114,9 +131,20 @@ final class Source {
                 arrivals.count(),
                 order.lost(),
                 order.late(),
+                slots,
+                synchronisation,
                 isPreview,
                 lastNanos,
                 changedNanos,
-                Arrays.stream(levels).allMatch(l -> l == 0));
+                isAllZero());
+    }
+
+    private boolean isAllZero() {
+        for (byte level : levels) {
+            if (level != 0) {
+                return false;
+            }
+        }
+        return true;
     }
 }

@@ -4,13 +4,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import taxon.core.reception.Happening.Kind;
 import taxon.core.reception.Sender.Protocol;
+import taxon.core.reception.UniverseReception.SlotState;
 import taxon.core.reception.UniverseReception.State;
 import taxon.core.reception.UniverseReception.Taken;
 
@@ -21,14 +25,17 @@ class UniverseReceptionTest {
     private static final Sender SPARE = new Sender(Protocol.SACN, "d2", "Spare desk");
     private static final Sender NODE = new Sender(Protocol.ART_NET, "10.0.0.5", "Node");
 
-    private final UniverseReception universe = new UniverseReception();
+    private static final Carrier CARRIER = new Carrier(Protocol.SACN, 7);
+
+    private final List<Happening> log = new ArrayList<>();
+    private final UniverseReception universe = new UniverseReception(CARRIER, log::add);
 
     private static LevelPacket levels(Sender sender, int priority, int sequence, int... values) {
-        return new LevelPacket(sender, priority, sequence, false, false, LevelPacket.LEVELS, bytes(values));
+        return new LevelPacket(sender, priority, sequence, false, false, 0, LevelPacket.LEVELS, bytes(values));
     }
 
     private static LevelPacket priorities(Sender sender, int sequence, int... values) {
-        return new LevelPacket(sender, 100, sequence, false, false, LevelPacket.SLOT_PRIORITIES, bytes(values));
+        return new LevelPacket(sender, 100, sequence, false, false, 0, LevelPacket.SLOT_PRIORITIES, bytes(values));
     }
 
     private static byte[] bytes(int... values) {
@@ -37,6 +44,10 @@ class UniverseReceptionTest {
             bytes[i] = (byte) values[i];
         }
         return bytes;
+    }
+
+    private static List<List<Integer>> winners(State state, int slots) {
+        return state.slots().subList(0, slots).stream().map(SlotState::winners).toList();
     }
 
     private List<Integer> first(long millis, int slots) {
@@ -103,7 +114,7 @@ class UniverseReceptionTest {
     void whoSaysThatItStopsIsGoneAtOnce() {
         universe.take(levels(DESK, 150, 1, 200), 0);
         universe.take(levels(SPARE, 100, 1, 40), 0);
-        LevelPacket end = new LevelPacket(DESK, 150, 2, false, true, 0, bytes(255));
+        LevelPacket end = new LevelPacket(DESK, 150, 2, false, true, 0, 0, bytes(255));
         assertThat(universe.take(end, MILLI)).isEqualTo(Taken.ENDED);
         assertThat(first(1, 1)).containsExactly(40);
     }
@@ -111,7 +122,7 @@ class UniverseReceptionTest {
     /** 6.2.6: preview data is seen and is not for live output. */
     @Test
     void previewIsHeardAndNeverInForce() {
-        universe.take(new LevelPacket(DESK, 200, 1, true, false, 0, bytes(255)), 0);
+        universe.take(new LevelPacket(DESK, 200, 1, true, false, 0, 0, bytes(255)), 0);
         universe.take(levels(SPARE, 1, 1, 7), 0);
         State state = universe.state(0);
         assertThat(state.levels().get(0)).isEqualTo(7);
@@ -124,8 +135,7 @@ class UniverseReceptionTest {
         universe.take(levels(DESK, 100, 1, 10, 200, 0), 0);
         universe.take(levels(SPARE, 100, 1, 90, 20), 0);
         assertThat(first(0, 4)).containsExactly(90, 200, 0, 0);
-        assertThat(universe.state(0).winners().subList(0, 4))
-                .containsExactly(List.of(0, 1), List.of(0, 1), List.of(0), List.of());
+        assertThat(winners(universe.state(0), 4)).containsExactly(List.of(0, 1), List.of(0, 1), List.of(0), List.of());
         universe.take(levels(SPARE, 101, 2, 5, 5), 0);
         assertThat(first(0, 3)).containsExactly(5, 5, 0);
     }
@@ -138,7 +148,7 @@ class UniverseReceptionTest {
         universe.take(priorities(SPARE, 1, 120, 0, 100), 0);
         State state = universe.state(0);
         assertThat(state.levels().subList(0, 3)).containsExactly(99, 10, 99);
-        assertThat(state.winners().subList(0, 3)).containsExactly(List.of(1), List.of(0), List.of(0, 1));
+        assertThat(winners(state, 3)).containsExactly(List.of(1), List.of(0), List.of(0, 1));
         assertThat(state.heard().get(1).hasSlotPriorities()).isTrue();
     }
 
@@ -158,7 +168,7 @@ class UniverseReceptionTest {
     void whatCarriesNoLevelsIsInForceNowhere() {
         universe.take(priorities(SPARE, 1, 200), 0);
         universe.take(levels(DESK, 1, 1, 3), 0);
-        assertThat(universe.take(new LevelPacket(DESK, 100, 9, false, false, 0x17, bytes(1, 2)), 0))
+        assertThat(universe.take(new LevelPacket(DESK, 100, 9, false, false, 0, 0x17, bytes(1, 2)), 0))
                 .isEqualTo(Taken.OTHER_START_CODE);
         assertThat(first(0, 1)).containsExactly(3);
     }
@@ -168,7 +178,7 @@ class UniverseReceptionTest {
         universe.take(levels(DESK, 100, 1, 10, 20, 30), 0);
         universe.take(levels(DESK, 100, 2, 10), MILLI);
         assertThat(first(1, 3)).containsExactly(10, 0, 0);
-        assertThat(universe.state(MILLI).winners().get(2)).isEmpty();
+        assertThat(universe.state(MILLI).slots().get(2).winners()).isEmpty();
     }
 
     @Test
@@ -208,7 +218,7 @@ class UniverseReceptionTest {
     void mergingIsTheMaximumOfTheHighestPriorityOnRandomSenders() {
         Random random = new Random(7);
         for (int round = 0; round < 200; round++) {
-            UniverseReception heard = new UniverseReception();
+            UniverseReception heard = new UniverseReception(CARRIER, h -> {});
             int senders = 1 + random.nextInt(5);
             int[] priority =
                     IntStream.range(0, senders).map(i -> 99 + random.nextInt(3)).toArray();
@@ -232,6 +242,58 @@ class UniverseReceptionTest {
                         .orElse(0);
                 assertThat(levels.get(slot)).isEqualTo(expected);
             }
+        }
+    }
+
+    @Test
+    void whatMovedAndHowFarIsKeptOfEachSlot() {
+        universe.take(levels(DESK, 100, 1, 10, 20), 0);
+        universe.take(levels(DESK, 100, 2, 10, 5), 5 * MILLI);
+        universe.take(levels(DESK, 100, 3, 10, 200), 9 * MILLI);
+        List<SlotState> slots = universe.state(10 * MILLI).slots();
+        assertThat(slots.get(0).movedNanos()).isEmpty();
+        assertThat(slots.get(1)).isEqualTo(new SlotState(200, List.of(0), Optional.of(9 * MILLI), 5, 200));
+        universe.forgetExtent();
+        universe.take(levels(DESK, 100, 4, 10, 150), 12 * MILLI);
+        SlotState after = universe.state(13 * MILLI).slots().get(1);
+        assertThat(after.least()).isEqualTo(150);
+        assertThat(after.most()).isEqualTo(200);
+    }
+
+    @Test
+    void theLogTellsWhoCameAndWent() {
+        universe.take(levels(DESK, 100, 1, 10), 0);
+        universe.take(levels(SPARE, 90, 1, 10), MILLI);
+        universe.take(levels(SPARE, 110, 2, 10), 2 * MILLI);
+        universe.take(new LevelPacket(DESK, 100, 2, false, true, 0, 0, bytes(1)), 3 * MILLI);
+        universe.forget(2_502 * MILLI);
+        universe.forget(2_503 * MILLI);
+        assertThat(log)
+                .containsExactly(
+                        new Happening(0, CARRIER, DESK, Kind.BEGAN),
+                        new Happening(MILLI, CARRIER, SPARE, Kind.BEGAN),
+                        new Happening(2 * MILLI, CARRIER, SPARE, Kind.PRIORITY_CHANGED),
+                        new Happening(3 * MILLI, CARRIER, DESK, Kind.ENDED),
+                        new Happening(2_503 * MILLI, CARRIER, SPARE, Kind.LOST));
+        assertThat(universe.isSilent()).isTrue();
+    }
+
+    /** What is kept between packets is what would be worked out anew from all of them. */
+    @Test
+    void theOverviewSaysWhatTheSlotsSay() {
+        Random random = new Random(11);
+        for (int i = 1; i < 3_000; i++) {
+            Sender sender = new Sender(Protocol.SACN, "s" + random.nextInt(4), "");
+            int[] values = random.ints(1 + random.nextInt(20), 0, 4).toArray();
+            LevelPacket packet = random.nextInt(9) == 0
+                    ? priorities(sender, i % 256, values)
+                    : levels(sender, 99 + random.nextInt(3), i % 256, values);
+            universe.take(packet, i * 60L * MILLI);
+            UniverseReception.Overview overview = universe.overview(i * 60L * MILLI);
+            State state = universe.state(i * 60L * MILLI);
+            assertThat(overview.heard()).isEqualTo(state.heard());
+            assertThat(universe.overview(i * 60L * MILLI).above())
+                    .isEqualTo(state.levels().stream().filter(l -> l > 0).count());
         }
     }
 
