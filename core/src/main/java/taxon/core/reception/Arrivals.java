@@ -26,11 +26,14 @@ final class Arrivals {
         return times[(int) ((count - 1 - back) % KEPT)];
     }
 
-    /** Packets a second over the last ones, at most 64; 0 before there are two. */
+    /** Packets a second over the last second, or over the last two packets where that is longer; 0 before there are two. */
     double rate() {
-        int kept = kept();
-        long span = kept < 2 ? 0 : time(0) - time(kept - 1);
-        return span <= 0 ? 0 : (kept - 1) * SECOND / span;
+        int back = 1;
+        while (back + 1 < kept() && time(0) - time(back) < SECOND) {
+            back++;
+        }
+        long span = kept() < 2 ? 0 : time(0) - time(back);
+        return span <= 0 ? 0 : back * SECOND / span;
     }
 
     /** How much the longest of the last intervals exceeds the shortest, in milliseconds. */

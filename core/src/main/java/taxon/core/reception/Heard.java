@@ -6,6 +6,7 @@ package taxon.core.reception;
  * @param priority of its last packet of levels
  * @param hasSlotPriorities true when it gives each slot a priority of its own
  * @param rate packets of levels a second
+ * @param movingRate likewise while its levels move; 0 where they did not of late
  * @param jitterMillis how much the longest of the last intervals exceeds the shortest
  * @param packets of levels that were taken
  * @param lost as far as its sequence numbers tell
@@ -15,6 +16,7 @@ package taxon.core.reception;
  * @param isPreview true when its last packet was not for live output
  * @param lastNanos when its last packet came
  * @param changedNanos when its levels last changed
+ * @param levels a sum over its levels: the same for the same ones
  * @param isAllZero true when no slot of it is above 0
  */
 public record Heard(
@@ -22,6 +24,7 @@ public record Heard(
         int priority,
         boolean hasSlotPriorities,
         double rate,
+        double movingRate,
         double jitterMillis,
         long packets,
         long lost,
@@ -31,6 +34,7 @@ public record Heard(
         boolean isPreview,
         long lastNanos,
         long changedNanos,
+        int levels,
         boolean isAllZero) {
     private static final long STILL_AFTER_NANOS = 3_000_000_000L;
 

@@ -11,6 +11,7 @@ final class Source {
     private final SequenceWindow order = new SequenceWindow();
     private final SequenceWindow orderOfPriorities = new SequenceWindow();
     private final Arrivals arrivals = new Arrivals();
+    private final Pace pace = new Pace();
     private final byte[] levels = new byte[Slot.LAST];
     private byte[] priorities = new byte[0];
     private int slots;
@@ -73,6 +74,7 @@ final class Source {
         synchronisation = packet.synchronisation();
         isPreview = packet.isPreview();
         arrivals.add(nanos);
+        pace.add(changed, nanos);
         if (changed) {
             changedNanos = nanos;
         }
@@ -127,6 +129,7 @@ final class Source {
                 priority,
                 givesPriorities(nanos),
                 arrivals.rate(),
+                pace.rate(nanos),
                 arrivals.jitterMillis(),
                 arrivals.count(),
                 order.lost(),
@@ -136,6 +139,7 @@ final class Source {
                 isPreview,
                 lastNanos,
                 changedNanos,
+                Arrays.hashCode(levels),
                 isAllZero());
     }
 
