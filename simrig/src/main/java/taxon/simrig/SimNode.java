@@ -4,11 +4,15 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.InetSocketAddress;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import taxon.core.dmx.Slot;
 import taxon.core.network.Ipv4;
 import taxon.core.network.NetCard;
 import taxon.core.network.Subnet;
+import taxon.core.reception.UniverseReception;
+import taxon.core.reception.Watch;
 import taxon.core.text.Counted;
 import taxon.wire.artnet.codec.ArtNetCodec;
 import taxon.wire.artnet.codec.ArtPacket;
@@ -18,6 +22,7 @@ import taxon.wire.artnet.codec.ArtPacket.Port;
 import taxon.wire.artnet.codec.ArtPacket.TodData;
 import taxon.wire.bytes.MalformedPacketException;
 import taxon.wire.link.CardLink;
+import taxon.wire.link.LevelEar;
 import taxon.wire.link.LinkListener;
 import taxon.wire.link.SendPolicy;
 import taxon.wire.rdm.codec.RdmMessage;
@@ -41,6 +46,7 @@ public final class SimNode implements AutoCloseable {
     private final Ipv4 given;
     private final String name;
     private final List<SimPort> planned;
+    private final Watch watch = new Watch();
     private volatile List<SimFault> faults = List.of();
     private volatile Ipv4 ip;
     private volatile CardLink link;
@@ -150,7 +156,28 @@ public final class SimNode implements AutoCloseable {
                 received(packet, sender);
             }
         });
+        opened.listen(new LevelEar(watch));
+        for (SimPort port : planned) {
+            if (port.sacn().isPresent()) {
+                opened.join(port.sacn().get());
+            }
+        }
         return opened;
+    }
+
+    /**
+     * What a port sends down its line now: 512 levels, all 0 where none come, or where it is no output.
+     *
+     * @param port counted from 1
+     */
+    public List<Integer> levels(int port) {
+        SimPort now = ports().get(port - 1);
+        List<Integer> none = Collections.nCopies(Slot.LAST, 0);
+        return now.flow() == Flow.OUT
+                ? watch.state(now.carrier(), System.nanoTime())
+                        .map(UniverseReception.State::levels)
+                        .orElse(none)
+                : none;
     }
 
     private Ipv4 mask() {

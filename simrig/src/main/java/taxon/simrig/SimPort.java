@@ -1,7 +1,10 @@
 package taxon.simrig;
 
 import java.util.List;
+import java.util.Optional;
 import taxon.core.network.PortAddress;
+import taxon.core.network.SacnUniverse;
+import taxon.core.reception.Carrier;
 import taxon.wire.artnet.codec.ArtPacket.Flow;
 
 /**
@@ -11,8 +14,10 @@ import taxon.wire.artnet.codec.ArtPacket.Flow;
  * @param tells false for a port that refuses its table of devices
  * @param flow which way its data goes; what is no output reaches no unit
  * @param rdm false where remote management is off
+ * @param sacn the universe of streaming ACN by which it takes its levels; empty where it takes them by Art-Net
  */
-public record SimPort(PortAddress address, List<SimUnit> units, boolean tells, Flow flow, boolean rdm) {
+public record SimPort(
+        PortAddress address, List<SimUnit> units, boolean tells, Flow flow, boolean rdm, Optional<SacnUniverse> sacn) {
     public SimPort {
         units = List.copyOf(units);
         if (units.size() > 200) {
@@ -21,7 +26,7 @@ public record SimPort(PortAddress address, List<SimUnit> units, boolean tells, F
     }
 
     public SimPort(PortAddress address, List<SimUnit> units, boolean tells) {
-        this(address, units, tells, Flow.OUT, true);
+        this(address, units, tells, Flow.OUT, true, Optional.empty());
     }
 
     public SimPort(PortAddress address, List<SimUnit> units) {
@@ -30,22 +35,32 @@ public record SimPort(PortAddress address, List<SimUnit> units, boolean tells, F
 
     /** The same set to another Port-Address. */
     SimPort at(PortAddress changed) {
-        return new SimPort(changed, units, tells, flow, rdm);
+        return new SimPort(changed, units, tells, flow, rdm, sacn);
     }
 
     /** The same turned round, or switched off. */
     SimPort turned(Flow changed) {
-        return new SimPort(address, units, tells, changed, rdm);
+        return new SimPort(address, units, tells, changed, rdm, sacn);
     }
 
     /** The same without remote management. */
     SimPort withoutRdm() {
-        return new SimPort(address, units, tells, flow, false);
+        return new SimPort(address, units, tells, flow, false, sacn);
     }
 
     /** The same that reaches nobody. */
     SimPort unheard() {
-        return new SimPort(address, List.of(), tells, flow, rdm);
+        return new SimPort(address, List.of(), tells, flow, rdm, sacn);
+    }
+
+    /** The same that takes its levels by streaming ACN; it is managed by Art-Net all the same (common practice). */
+    public SimPort taking(SacnUniverse universe) {
+        return new SimPort(address, units, tells, flow, rdm, Optional.of(universe));
+    }
+
+    /** Under which number its levels come. */
+    Carrier carrier() {
+        return sacn.map(Carrier::of).orElseGet(() -> Carrier.of(address));
     }
 
     /** The units that a question comes to. */

@@ -58,6 +58,11 @@ public record Ipv4(int bits) implements Comparable<Ipv4> {
         return octet1() == 127;
     }
 
+    /** True for the address of a group, 224.0.0.0 to 239.255.255.255 (RFC 5771). */
+    public boolean isMulticast() {
+        return bits >>> 28 == 0xE;
+    }
+
     /** Neither a network's zero address, nor multicast, nor above: something that one device can have. */
     public boolean isHost() {
         return octet1() >= 1 && octet1() <= 223;

@@ -1,0 +1,88 @@
+package taxon.wire.link;
+
+import java.io.IOException;
+import java.util.HashMap;
+import java.util.Map;
+import taxon.core.network.Ipv4;
+import taxon.core.network.PortAddress;
+import taxon.core.network.SacnUniverse;
+import taxon.core.reception.Carrier;
+import taxon.core.reception.Sender.Protocol;
+import taxon.wire.artnet.codec.ArtPacket;
+import taxon.wire.bytes.Bytes;
+import taxon.wire.sacn.codec.SacnData;
+
+/**
+ * Sends levels as one source: counts the packets of each universe, and says so when it stops. For one thread.
+ *
+ * <p>It decides nothing: what may be sent where is its {@link SendPolicy}'s, and how often is its caller's.
+ */
+public final class LevelSender {
+    /** A source that stops says so three times (ANSI E1.31, 6.2.6, from memory). */
+    private static final int FAREWELLS = 3;
+
+    private static final int MOST_SEQUENCE = 255;
+
+    private final CardLink link;
+    private final SendPolicy policy;
+    private final Bytes cid;
+    private final String name;
+    private final Map<Destination, Integer> sequences = new HashMap<>();
+
+    /**
+     * Where levels go.
+     *
+     * @param to a box; the group's address for what goes to a group
+     */
+    public record Destination(Carrier carrier, Ipv4 to) {
+        /** To the group of a universe of streaming ACN. */
+        public static Destination group(SacnUniverse universe) {
+            return new Destination(Carrier.of(universe), universe.multicastGroup());
+        }
+    }
+
+    /**
+     * @param cid 16 bytes that name the source
+     * @param name at most 63 bytes
+     */
+    public LevelSender(CardLink link, SendPolicy policy, Bytes cid, String name) {
+        this.link = link;
+        this.policy = policy;
+        this.cid = cid;
+        this.name = name;
+    }
+
+    /**
+     * Sends one packet.
+     *
+     * @param priority 0 to 200; Art-Net has none
+     * @param levels 512 of them
+     * @throws SendForbiddenException when the policy does not allow it; then nothing was sent
+     */
+    public void send(Destination destination, int priority, byte[] levels) throws IOException {
+        send(destination, priority, 0, levels);
+    }
+
+    /** Says that it stops (ANSI E1.31, 6.2.6); Art-Net has no word for it, so that it sends zeroes and is silent. */
+    public void end(Destination destination, int priority, int slots) throws IOException {
+        for (int i = 0; i < FAREWELLS; i++) {
+            send(destination, priority, SacnData.TERMINATED, new byte[slots]);
+        }
+        sequences.remove(destination);
+    }
+
+    private void send(Destination destination, int priority, int options, byte[] levels) throws IOException {
+        Carrier carrier = destination.carrier();
+        if (carrier.protocol() == Protocol.SACN) {
+            int sequence = sequences.merge(destination, 1, Integer::sum) & MOST_SEQUENCE;
+            SacnData packet = new SacnData(
+                    cid, name, priority, 0, sequence, options, new SacnUniverse(carrier.number()), 0, Bytes.of(levels));
+            link.send(packet, destination.to(), policy);
+        } else {
+            // Art-Net counts from 1 to 255 and begins at 1 again.
+            int sequence = sequences.merge(destination, 1, (now, one) -> now % MOST_SEQUENCE + one);
+            ArtPacket packet = new ArtPacket.Dmx(sequence, 0, new PortAddress(carrier.number()), Bytes.of(levels));
+            link.send(packet, destination.to(), policy);
+        }
+    }
+}
