@@ -13,13 +13,8 @@ for package in "${packages[@]}"; do
   classes="taxon.core.$package.*"
   # A class with what is nested in it; a package's own name begins with a small letter.
   case "${package##*.}" in [A-Z]*) classes="taxon.core.$package*" ;; esac
-  # The planner has so many mutants that all tests of the core would take days: its own have to notice them.
-  tests=()
-  case "$package" in addressing* | packing*)
-    tests=(-Dmutants.tests="taxon.core.addressing.*" -Dmutants.moreTests="taxon.core.packing.*") ;;
-  esac
   mvn -q -pl core -Pmutants org.pitest:pitest-maven:mutationCoverage \
-    -Dmutants.classes="$classes" "${tests[@]}" -DreportsDirectory="\${project.build.directory}/mutants/$package" \
+    -Dmutants.classes="$classes" -DreportsDirectory="\${project.build.directory}/mutants/$package" \
     > "core/target/mutants-$package.log" 2>&1 || { tail -20 "core/target/mutants-$package.log"; exit 1; }
   awk -F, -v name="$package" '
     { total++; if ($6 == "SURVIVED" || $6 == "NO_COVERAGE") alive++ }

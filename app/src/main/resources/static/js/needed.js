@@ -8,6 +8,8 @@ const needs = {
   "svg[data-tapes]": "./tapes-press.js",
   "#wish": "./wish.js",
   "#network-drawing": "./network.js",
+  "#seen": "./seen.js",
+  "#seen-universe": "./seen-universe.js",
 };
 
 const load = () =>

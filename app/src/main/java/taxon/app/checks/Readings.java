@@ -14,7 +14,7 @@ import java.util.stream.Collectors;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Service;
 import taxon.app.TaxonSettings;
-import taxon.app.cards.Cards;
+import taxon.app.cards.ChosenCard;
 import taxon.app.cards.PluggedIn;
 import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
@@ -43,8 +43,7 @@ class Readings implements DisposableBean {
 
     private final JobEditor editor;
     private final TaxonSettings settings;
-    private final Cards cards;
-    private final CardLinks links;
+    private final ChosenCard card;
     private final Clock clock;
     private final Optional<PluggedIn> pluggedIn;
     private final Map<Integer, ReadingState> states = new ConcurrentHashMap<>();
@@ -55,17 +54,10 @@ class Readings implements DisposableBean {
         return thread;
     });
 
-    Readings(
-            JobEditor editor,
-            TaxonSettings settings,
-            Cards cards,
-            CardLinks links,
-            Clock clock,
-            Optional<PluggedIn> pluggedIn) {
+    Readings(JobEditor editor, TaxonSettings settings, ChosenCard card, Clock clock, Optional<PluggedIn> pluggedIn) {
         this.editor = editor;
         this.settings = settings;
-        this.cards = cards;
-        this.links = links;
+        this.card = card;
         this.clock = clock;
         this.pluggedIn = pluggedIn;
     }
@@ -116,23 +108,9 @@ class Readings implements DisposableBean {
         return ip -> ip.isLoopback() || planned.contains(ip);
     }
 
-    /**
-     * The card that a job is spoken from.
-     *
-     * @throws IOException when this computer has it no more
-     */
-    Ipv4 card(Plan plan) throws IOException {
-        Optional<Ipv4> chosen = plan.sheet().network().card();
-        return chosen.isPresent()
-                ? cards.require(chosen.get())
-                : Ipv4.parse(settings.card())
-                        .orElseThrow(
-                                () -> new IllegalStateException("taxon.card is no IPv4 address: " + settings.card()));
-    }
-
     /** The link of the card that a job is spoken from, to be given back. */
     CardLinks.Lease lease(Plan plan) throws IOException {
-        return links.lease(card(plan));
+        return card.lease(plan);
     }
 
     private void run(int job, RigReader reader, Plan plan) {

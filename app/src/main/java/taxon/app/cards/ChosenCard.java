@@ -1,0 +1,42 @@
+package taxon.app.cards;
+
+import java.io.IOException;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import taxon.app.TaxonSettings;
+import taxon.core.network.Ipv4;
+import taxon.core.rig.Plan;
+import taxon.wire.link.CardLinks;
+
+/** The card of this computer by which a job is spoken and listened to: the plan's choice, and the setting where it has none. */
+@Component
+public class ChosenCard {
+    private final TaxonSettings settings;
+    private final Cards cards;
+    private final CardLinks links;
+
+    ChosenCard(TaxonSettings settings, Cards cards, CardLinks links) {
+        this.settings = settings;
+        this.cards = cards;
+        this.links = links;
+    }
+
+    /** @throws IOException when this computer has it no more */
+    public Ipv4 of(Plan plan) throws IOException {
+        Optional<Ipv4> chosen = plan.sheet().network().card();
+        return chosen.isPresent()
+                ? cards.require(chosen.get())
+                : Ipv4.parse(settings.card())
+                        .orElseThrow(
+                                () -> new IllegalStateException("taxon.card is no IPv4 address: " + settings.card()));
+    }
+
+    /**
+     * The link of that card, to be given back.
+     *
+     * @throws IOException when this computer has the card no more, or another program has its ports for itself
+     */
+    public CardLinks.Lease lease(Plan plan) throws IOException {
+        return links.lease(of(plan));
+    }
+}

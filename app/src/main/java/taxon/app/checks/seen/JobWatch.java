@@ -1,0 +1,112 @@
+package taxon.app.checks.seen;
+
+import java.io.IOException;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import taxon.core.network.Ipv4;
+import taxon.core.network.SacnUniverse;
+import taxon.core.reception.Carrier;
+import taxon.core.reception.Sender.Protocol;
+import taxon.core.reception.Watch;
+import taxon.core.rig.Plan;
+import taxon.core.seen.Expected;
+import taxon.wire.link.CardLink.Ending;
+import taxon.wire.link.CardLinks;
+import taxon.wire.link.LevelEar;
+import taxon.wire.link.LinkCounts;
+
+/** Listening for one job by one card, from its beginning to its end. */
+final class JobWatch implements AutoCloseable {
+    /** A socket each. */
+    static final int MOST_JOINED = 1_024;
+
+    private final CardLinks.Lease lease;
+    private final Ending listening;
+    private final Watch watch = new Watch();
+    private final Map<SacnUniverse, Ending> joined = new TreeMap<>();
+    private final Set<SacnUniverse> asked = new TreeSet<>();
+    private final Instant began;
+    private final long beganNanos = System.nanoTime();
+
+    JobWatch(CardLinks.Lease lease, Instant began) {
+        this.lease = lease;
+        this.began = began;
+        listening = lease.link().listen(new LevelEar(watch));
+    }
+
+    Watch watch() {
+        return watch;
+    }
+
+    Ipv4 card() {
+        return lease.link().card();
+    }
+
+    /** True when another program has the card's port of Art-Net too. */
+    boolean isCrowded() {
+        return lease.link().isCrowded();
+    }
+
+    LinkCounts counts() {
+        return lease.link().counts();
+    }
+
+    Instant began() {
+        return began;
+    }
+
+    /** The time of day of a moment on the clock of the packets. */
+    Instant at(long nanos) {
+        return began.plus(Duration.ofNanos(nanos - beganNanos));
+    }
+
+    /** Hears one more universe, until listening ends. */
+    synchronized void ask(SacnUniverse universe) throws IOException {
+        asked.add(universe);
+        join(universe);
+    }
+
+    /**
+     * Hears what is planned now, and what was asked for; leaves the others.
+     *
+     * @throws IOException when the system gives no socket for one of them; the others are heard
+     */
+    synchronized void follow(Plan plan) throws IOException {
+        Set<SacnUniverse> wanted = Expected.of(plan).carriers().stream()
+                .filter(c -> c.protocol() == Protocol.SACN)
+                .map(Carrier::number)
+                .map(SacnUniverse::new)
+                .collect(Collectors.toCollection(TreeSet::new));
+        wanted.addAll(asked);
+        Set<SacnUniverse> left = new TreeSet<>(joined.keySet());
+        left.removeAll(wanted);
+        left.forEach(u -> joined.remove(u).close());
+        for (SacnUniverse universe : wanted) {
+            join(universe);
+        }
+    }
+
+    private void join(SacnUniverse universe) throws IOException {
+        if (!joined.containsKey(universe) && joined.size() < MOST_JOINED) {
+            joined.put(universe, lease.link().join(universe));
+        }
+    }
+
+    /** The universes of streaming ACN whose groups are heard. */
+    synchronized Set<SacnUniverse> joined() {
+        return Set.copyOf(joined.keySet());
+    }
+
+    @Override
+    public synchronized void close() {
+        listening.close();
+        joined.values().forEach(Ending::close);
+        joined.clear();
+        lease.close();
+    }
+}
