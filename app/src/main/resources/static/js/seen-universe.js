@@ -3,12 +3,13 @@
 import { live, put, putRemarks, remarksOf } from "./live.js";
 import { make } from "./svg.js";
 
-const ROWS = 8;
-const IN_A_ROW = 64;
-const WIDE = 14;
-const LEFT = 22;
-const TALL = 61;
-const HIGH = 38;
+const ROWS = 4;
+const IN_A_ROW = 128;
+const WIDE = 9.6;
+const LEFT = 24;
+const TALL = 72;
+const HIGH = 48;
+const ACROSS = 1254;
 const RECENT = 20;
 
 let bars = [];
@@ -43,7 +44,7 @@ const build = (svg) => {
     svg.append(number, make("line", { class: "slot-rule", x1: LEFT, x2: LEFT + IN_A_ROW * WIDE, y1: foot(first), y2: foot(first) }));
   }
   bars = Array.from({ length: ROWS * IN_A_ROW }, (_, i) => {
-    const bar = make("rect", { class: "level", x: x(i + 1) + 3, width: WIDE - 6, y: foot(i + 1), height: 0 });
+    const bar = make("rect", { class: "level", x: x(i + 1) + 2, width: WIDE - 4, y: foot(i + 1), height: 0 });
     const extent = make("line", { class: "extent", x1: x(i + 1) + WIDE / 2, x2: x(i + 1) + WIDE / 2, y1: foot(i + 1), y2: foot(i + 1) });
     svg.append(extent, bar);
     return { bar, extent };
@@ -81,7 +82,7 @@ const handle = (svg) => {
   });
   svg.addEventListener("pointermove", (event) => {
     const box = svg.getBoundingClientRect();
-    const scale = 920 / box.width;
+    const scale = ACROSS / box.width;
     const column = Math.floor(((event.clientX - box.left) * scale - LEFT) / WIDE);
     const row = Math.floor(((event.clientY - box.top) * scale) / TALL);
     if (column >= 0 && column < IN_A_ROW && row >= 0 && row < ROWS) {

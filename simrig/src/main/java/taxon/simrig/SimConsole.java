@@ -9,6 +9,8 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
 import taxon.core.network.Ipv4;
+import taxon.core.network.SacnUniverse;
+import taxon.core.reception.Sender.Protocol;
 import taxon.wire.bytes.Bytes;
 import taxon.wire.link.CardLink;
 import taxon.wire.link.LevelSender;
@@ -22,6 +24,7 @@ import taxon.wire.link.SendPolicy;
 public final class SimConsole implements AutoCloseable {
     private static final System.Logger LOG = System.getLogger(SimConsole.class.getName());
     private static final int SLOTS = 512;
+    private static final long ANNOUNCED_EVERY_MILLIS = 10_000;
     private static final long SECOND_MICROS = 1_000_000;
     /** What leaves this machine by a group goes to nobody: groups are sent by the loopback card. */
     private static final SendPolicy LOOPBACK_AND_GROUPS = ip -> ip.isLoopback() || ip.isMulticast();
@@ -40,6 +43,7 @@ public final class SimConsole implements AutoCloseable {
     private ScheduledFuture<?> beat;
     private int rate = USUAL_RATE;
     private boolean running;
+    private volatile long announced = Long.MIN_VALUE;
 
     /** What a console sends: 512 levels of a universe at a time. */
     @FunctionalInterface
@@ -119,6 +123,7 @@ public final class SimConsole implements AutoCloseable {
         rate = packets;
         running = true;
         beat = clock.scheduleAtFixedRate(this::frame, 0, SECOND_MICROS / packets, TimeUnit.MICROSECONDS);
+        announced = Long.MIN_VALUE;
     }
 
     /** Falls silent without a word, as when its cable is pulled. */
@@ -135,11 +140,28 @@ public final class SimConsole implements AutoCloseable {
 
     private void frame() {
         long millis = TimeUnit.NANOSECONDS.toMillis(System.nanoTime() - began);
+        announce(millis);
         for (Output output : outputs) {
             try {
                 sender.send(output.destination(), output.priority(), show.levels(output.universe(), millis));
             } catch (IOException | RuntimeException e) {
                 LOG.log(System.Logger.Level.DEBUG, () -> String.format(Locale.ROOT, "%s: %s", name, e.getMessage()));
+            }
+        }
+    }
+
+    /** What is sent by streaming ACN is told every 10 s (ANSI E1.31, 4.3). */
+    private void announce(long millis) {
+        if (announced == Long.MIN_VALUE || millis - announced >= ANNOUNCED_EVERY_MILLIS) {
+            announced = millis;
+            try {
+                sender.announce(outputs.stream()
+                        .map(o -> o.destination().carrier())
+                        .filter(c -> c.protocol() == Protocol.SACN)
+                        .map(c -> new SacnUniverse(c.number()))
+                        .toList());
+            } catch (IOException e) {
+                LOG.log(System.Logger.Level.DEBUG, "{0} could not say what it sends: {1}", name, e.getMessage());
             }
         }
     }

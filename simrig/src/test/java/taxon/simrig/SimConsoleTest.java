@@ -98,6 +98,13 @@ class SimConsoleTest {
     }
 
     @Test
+    void itSaysWhatItSendsToWhomeverListens() throws Exception {
+        card.joinDiscovery();
+        console.run(40);
+        until(() -> watch.announced(System.nanoTime()).contains(UNIVERSE));
+    }
+
+    @Test
     void oneThatIsStoppedSaysSoAndOneThatIsPulledOutDoesNot() throws Exception {
         until(() -> isHeard(SACN));
         console.stop();

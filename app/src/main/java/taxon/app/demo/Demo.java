@@ -38,6 +38,7 @@ class Demo implements ApplicationRunner, DisposableBean {
     private final Freezer freezer;
     private final Clock clock;
     private final DemoFaults rig;
+    private final DemoDesk desk;
 
     Demo(
             TaxonSettings settings,
@@ -46,7 +47,8 @@ class Demo implements ApplicationRunner, DisposableBean {
             TypeLibrary library,
             Freezer freezer,
             Clock clock,
-            DemoFaults rig) {
+            DemoFaults rig,
+            DemoDesk desk) {
         this.settings = settings;
         this.jobs = jobs;
         this.editor = editor;
@@ -54,6 +56,7 @@ class Demo implements ApplicationRunner, DisposableBean {
         this.freezer = freezer;
         this.clock = clock;
         this.rig = rig;
+        this.desk = desk;
     }
 
     @Override
@@ -69,6 +72,7 @@ class Demo implements ApplicationRunner, DisposableBean {
         if (nodes.isElsewhere()) {
             moveNodes(job, plan, nodes);
         }
+        desk.start(editor.find(job).orElseThrow().plan());
     }
 
     /** The boxes of the job that stand in the simulated rig. */
@@ -121,6 +125,7 @@ class Demo implements ApplicationRunner, DisposableBean {
 
     @Override
     public void destroy() throws IOException {
+        desk.close();
         rig.close();
     }
 }

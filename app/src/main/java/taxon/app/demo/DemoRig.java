@@ -11,6 +11,7 @@ import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
+import taxon.core.network.Route;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.Plan;
@@ -60,7 +61,12 @@ final class DemoRig {
     }
 
     private SimPort port(int universe) {
-        return new SimPort(new PortAddress(universe), byUniverse.getOrDefault(universe, List.of()));
+        SimPort port = new SimPort(new PortAddress(universe), byUniverse.getOrDefault(universe, List.of()));
+        return plan.universe(UniverseNumber.of(universe)).routes().stream()
+                .filter(Route.Sacn.class::isInstance)
+                .findFirst()
+                .map(r -> port.taking(((Route.Sacn) r).universe()))
+                .orElse(port);
     }
 
     private List<SimPort> ports(int firstUniverse) {

@@ -12,6 +12,7 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import taxon.app.demo.DemoDesk.Act;
 import taxon.app.demo.DemoFaults.Kind;
 import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
@@ -28,10 +29,12 @@ import tools.jackson.databind.node.ObjectNode;
 @ConditionalOnProperty("taxon.demo")
 class DemoRigController {
     private final DemoFaults rig;
+    private final DemoDesk desk;
     private final Frames frames;
 
-    DemoRigController(DemoFaults rig, Frames frames) {
+    DemoRigController(DemoFaults rig, DemoDesk desk, Frames frames) {
         this.rig = rig;
+        this.desk = desk;
         this.frames = frames;
     }
 
@@ -77,11 +80,18 @@ class DemoRigController {
     Object page(@PathVariable int job, HttpServletRequest request, Model model) {
         List<BoxLine> boxes = rig.boxes().stream().map(BoxLine::of).toList();
         if (Reply.wantsJson(request)) {
-            return Reply.json(HttpStatus.OK, json(boxes));
+            return Reply.json(
+                    HttpStatus.OK, json(boxes).put("console", desk.state().orElse("")));
         }
         frames.open(job, Optional.of(Stage.CHECKS), request, model);
         model.addAttribute("boxes", boxes);
         model.addAttribute("pluggedIn", rig.isPluggedIn());
+        model.addAttribute("desk", desk.state());
+        model.addAttribute(
+                "acts",
+                Arrays.stream(Act.values())
+                        .map(a -> new Choice(Json.slug(a), a.words()))
+                        .toList());
         model.addAttribute(
                 "kinds",
                 Arrays.stream(Kind.values())
@@ -121,6 +131,19 @@ class DemoRigController {
                 reply,
                 "The box has the fault now; read the rig to see what that looks like.",
                 () -> rig.add(box.get(), kind.get(), port.orElseThrow()));
+    }
+
+    /** Lets the console {@code act}. */
+    @PostMapping("/jobs/{job}/simulated-rig/console")
+    Object console(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "console", "/jobs/" + job + "/simulated-rig");
+        Optional<Act> act = reply.fields().choice("act", Act.class, Act.RUN);
+        if (act.isEmpty()) {
+            return reply.refused();
+        }
+        return desk.act(act.get())
+                .map(told -> reply.done(told, Json.object()))
+                .orElseGet(() -> reply.conflicting("There is no console: no loopback address was free."));
     }
 
     /** Pulls the interface on USB out. */

@@ -58,6 +58,8 @@ class PagesTest {
             "/jobs/1/simulated-rig",
             "/jobs/1/paperwork/by-universe",
             "/jobs/1/checks?standing=stale",
+            "/jobs/1/checks/seen",
+            "/jobs/1/checks/seen/sacn-5",
             "/jobs/1/handover",
             "/jobs/1/findings",
             "/jobs/1/sheet",
@@ -69,6 +71,7 @@ class PagesTest {
     @BeforeAll
     static void start() {
         server = TaxonServer.demo();
+        server.http().post("/jobs/1/checks/seen/listen");
         browser = Browser.start();
     }
 
@@ -104,6 +107,8 @@ class PagesTest {
                         "/jobs/1/lines",
                         "/jobs/1/wireless",
                         "/jobs/1/checks?standing=stale",
+                        "/jobs/1/checks/seen",
+                        "/jobs/1/checks/seen/sacn-5",
                         "/jobs/1/findings")
                 .forEach(PagesTest::check);
     }
@@ -136,6 +141,8 @@ class PagesTest {
             strings = {
                 "/jobs/1/rig",
                 "/jobs/1/checks",
+                "/jobs/1/checks/seen",
+                "/jobs/1/checks/seen/sacn-5",
                 "/jobs/1/handover",
                 "/jobs/1/rig?sel=25",
                 "/jobs/1/types",

@@ -30,8 +30,17 @@ public record Seen(List<SeenLine> lines, Optional<Shift> shift) {
 
     /** How many are planned, could be heard here, and are not. */
     public long missing() {
+        return with(Remark.Missing.class);
+    }
+
+    /** How many are planned for one box alone, and not heard here. */
+    public long unhearable() {
+        return with(Remark.NotForThisCard.class);
+    }
+
+    private long with(Class<? extends Remark> kind) {
         return lines.stream()
-                .filter(l -> l.remarks().stream().anyMatch(Remark.Missing.class::isInstance))
+                .filter(l -> l.remarks().stream().anyMatch(kind::isInstance))
                 .count();
     }
 }

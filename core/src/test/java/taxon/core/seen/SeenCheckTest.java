@@ -104,6 +104,7 @@ class SeenCheckTest {
         assertThat(remarks(plan, Carrier.of(new PortAddress(3)))).containsExactly(new Remark.NotForThisCard());
         assertThat(remarks(plan, Carrier.of(new PortAddress(4)))).containsExactly(new Remark.Missing());
         assertThat(seen(plan).missing()).isEqualTo(2);
+        assertThat(seen(plan).unhearable()).isEqualTo(2);
     }
 
     @Test

@@ -22,6 +22,7 @@ import taxon.wire.artnet.codec.ArtPacket;
 import taxon.wire.bytes.MalformedPacketException;
 import taxon.wire.sacn.codec.SacnCodec;
 import taxon.wire.sacn.codec.SacnData;
+import taxon.wire.sacn.codec.SacnDiscovery;
 import taxon.wire.sacn.codec.SacnPacket;
 
 /**
@@ -49,7 +50,7 @@ public final class CardLink implements AutoCloseable {
     private final boolean crowded;
     private final Reactor reactor;
     private final DatagramChannel sacn;
-    private final Map<SacnUniverse, Group> groups = new TreeMap<>();
+    private final Map<Ipv4, Group> groups = new TreeMap<>();
     private final List<LinkListener> listeners = new CopyOnWriteArrayList<>();
     private final AtomicLong packets = new AtomicLong();
     private final AtomicLong malformed = new AtomicLong();
@@ -135,30 +136,43 @@ public final class CardLink implements AutoCloseable {
      *
      * @throws IOException when the system gives no socket for it
      */
-    public synchronized Ending join(SacnUniverse universe) throws IOException {
+    public Ending join(SacnUniverse universe) throws IOException {
+        return join(universe.multicastGroup());
+    }
+
+    /**
+     * Joins the group by which senders of streaming ACN say what they send (ANSI E1.31, 4.3).
+     *
+     * @throws IOException when the system gives no socket for it
+     */
+    public Ending joinDiscovery() throws IOException {
+        return join(SacnDiscovery.GROUP);
+    }
+
+    private synchronized Ending join(Ipv4 group) throws IOException {
         requireOpen();
-        Group known = groups.get(universe);
+        Group known = groups.get(group);
         if (known == null) {
-            DatagramChannel channel = Sockets.group(card, universe);
+            DatagramChannel channel = Sockets.group(card, group);
             reactor.add(channel, this::sacn);
-            groups.put(universe, new Group(channel));
+            groups.put(group, new Group(channel));
         } else {
             known.members++;
         }
         boolean[] left = new boolean[1];
-        return () -> leave(universe, left);
+        return () -> leave(group, left);
     }
 
-    private synchronized void leave(SacnUniverse universe, boolean[] left) {
-        Group group = groups.get(universe);
-        if (left[0] || group == null) {
+    private synchronized void leave(Ipv4 group, boolean[] left) {
+        Group known = groups.get(group);
+        if (left[0] || known == null) {
             return;
         }
         left[0] = true;
-        group.members--;
-        if (group.members == 0) {
-            groups.remove(universe);
-            reactor.letGo(group.channel);
+        known.members--;
+        if (known.members == 0) {
+            groups.remove(group);
+            reactor.letGo(known.channel);
         }
     }
 
@@ -197,7 +211,7 @@ public final class CardLink implements AutoCloseable {
      *
      * @throws SendForbiddenException when the policy does not allow it; then nothing was sent
      */
-    public void send(SacnData packet, Ipv4 destination, SendPolicy policy) throws IOException {
+    public void send(SacnPacket packet, Ipv4 destination, SendPolicy policy) throws IOException {
         send(sacn, packet.encode(), new InetSocketAddress(Sockets.address(destination), SacnData.UDP_PORT), policy);
     }
 
@@ -230,7 +244,7 @@ public final class CardLink implements AutoCloseable {
                         Stream.of(
                                 SystemDrops.entry(card, ArtNetCodec.UDP_PORT),
                                 SystemDrops.entry(card, SacnData.UDP_PORT)),
-                        groups.keySet().stream().map(u -> SystemDrops.entry(u.multicastGroup(), SacnData.UDP_PORT)))
+                        groups.keySet().stream().map(g -> SystemDrops.entry(g, SacnData.UDP_PORT)))
                 .collect(Collectors.toSet());
     }
 

@@ -1,7 +1,9 @@
 package taxon.wire.link;
 
 import java.io.IOException;
+import java.util.Collection;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
@@ -11,6 +13,7 @@ import taxon.core.reception.Sender.Protocol;
 import taxon.wire.artnet.codec.ArtPacket;
 import taxon.wire.bytes.Bytes;
 import taxon.wire.sacn.codec.SacnData;
+import taxon.wire.sacn.codec.SacnDiscovery;
 
 /**
  * Sends levels as one source: counts the packets of each universe, and says so when it stops. For one thread.
@@ -69,6 +72,18 @@ public final class LevelSender {
             send(destination, priority, SacnData.TERMINATED, new byte[slots]);
         }
         sequences.remove(destination);
+    }
+
+    /** Says which universes of streaming ACN are sent (ANSI E1.31, 4.3): every 10 s. */
+    public void announce(Collection<SacnUniverse> universes) throws IOException {
+        List<SacnUniverse> sorted = universes.stream().distinct().sorted().toList();
+        int last = Math.max(0, (sorted.size() - 1) / SacnDiscovery.MOST_UNIVERSES);
+        for (int page = 0; page <= last; page++) {
+            int from = page * SacnDiscovery.MOST_UNIVERSES;
+            List<SacnUniverse> part =
+                    sorted.subList(from, Math.min(sorted.size(), from + SacnDiscovery.MOST_UNIVERSES));
+            link.send(new SacnDiscovery(cid, name, page, last, part), SacnDiscovery.GROUP, policy);
+        }
     }
 
     private void send(Destination destination, int priority, int options, byte[] levels) throws IOException {

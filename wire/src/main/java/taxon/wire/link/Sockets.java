@@ -15,7 +15,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import taxon.core.network.Ipv4;
-import taxon.core.network.SacnUniverse;
 import taxon.wire.artnet.codec.ArtNetCodec;
 import taxon.wire.sacn.codec.SacnData;
 
@@ -77,8 +76,8 @@ final class Sockets {
     }
 
     /** A socket that hears one group by one card: bound to the group, so that it hears no other (ANSI E1.31, 9.3.1). */
-    static DatagramChannel group(Ipv4 ip, SacnUniverse universe) throws IOException {
-        InetAddress group = address(universe.multicastGroup());
+    static DatagramChannel group(Ipv4 ip, Ipv4 heard) throws IOException {
+        InetAddress group = address(heard);
         DatagramChannel channel = bound(new InetSocketAddress(group, SacnData.UDP_PORT), true);
         try {
             channel.join(group, card(ip));

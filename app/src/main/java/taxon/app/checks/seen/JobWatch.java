@@ -27,16 +27,25 @@ final class JobWatch implements AutoCloseable {
 
     private final CardLinks.Lease lease;
     private final Ending listening;
+    private final Ending discovery;
     private final Watch watch = new Watch();
     private final Map<SacnUniverse, Ending> joined = new TreeMap<>();
     private final Set<SacnUniverse> asked = new TreeSet<>();
     private final Instant began;
     private final long beganNanos = System.nanoTime();
 
-    JobWatch(CardLinks.Lease lease, Instant began) {
+    /** @throws IOException when the group by which senders say what they send cannot be joined; then the lease was given back */
+    JobWatch(CardLinks.Lease lease, Instant began) throws IOException {
         this.lease = lease;
         this.began = began;
         listening = lease.link().listen(new LevelEar(watch));
+        try {
+            discovery = lease.link().joinDiscovery();
+        } catch (IOException e) {
+            listening.close();
+            lease.close();
+            throw e;
+        }
     }
 
     Watch watch() {
@@ -105,6 +114,7 @@ final class JobWatch implements AutoCloseable {
     @Override
     public synchronized void close() {
         listening.close();
+        discovery.close();
         joined.values().forEach(Ending::close);
         joined.clear();
         lease.close();

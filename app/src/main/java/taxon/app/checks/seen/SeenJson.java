@@ -39,6 +39,7 @@ final class SeenJson {
                 .put("since", watch.began().toString())
                 .put("asPlanned", seen.asPlanned())
                 .put("missing", seen.missing())
+                .put("unhearable", seen.unhearable())
                 .put(
                         "planned",
                         seen.lines().stream()

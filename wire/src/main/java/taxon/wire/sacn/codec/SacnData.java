@@ -50,6 +50,7 @@ public record SacnData(
         }
     }
 
+    @Override
     public byte[] encode() {
         int end = LEVELS_OFFSET + levels.length();
         ByteWriter out = RootLayer.begin(end, RootLayer.DATA, cid);

@@ -3,6 +3,7 @@ package taxon.wire.sacn.codec;
 import java.util.ArrayList;
 import java.util.List;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.network.Ipv4;
 import taxon.core.network.SacnUniverse;
 import taxon.wire.bytes.ByteReader;
 import taxon.wire.bytes.Bytes;
@@ -22,6 +23,9 @@ public record SacnDiscovery(Bytes cid, String sourceName, int page, int lastPage
     /** The universe on which these are sent, and no levels (ANSI E1.31, 4.3). */
     public static final int UNIVERSE = 64_214;
 
+    /** The group of that universe (ANSI E1.31, 9.3.1). */
+    public static final Ipv4 GROUP = Ipv4.of(239, 255, UNIVERSE >> 8, UNIVERSE & 0xFF);
+
     public static final int MOST_UNIVERSES = 512;
 
     private static final int FRAMING_VECTOR = 0x0000_0002;
@@ -38,6 +42,7 @@ public record SacnDiscovery(Bytes cid, String sourceName, int page, int lastPage
         }
     }
 
+    @Override
     public byte[] encode() {
         int end = HEAD + 2 * universes.size();
         var out = RootLayer.begin(end, RootLayer.EXTENDED, cid)

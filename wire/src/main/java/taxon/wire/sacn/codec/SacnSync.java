@@ -15,6 +15,7 @@ public record SacnSync(Bytes cid, int sequence, int address) implements SacnPack
     private static final int END = 49;
     private static final int FRAMING_VECTOR = 0x0000_0001;
 
+    @Override
     public byte[] encode() {
         return RootLayer.begin(END, RootLayer.EXTENDED, cid)
                 .u16(RootLayer.length(END, RootLayer.LENGTH))

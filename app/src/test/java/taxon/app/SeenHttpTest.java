@@ -1,0 +1,241 @@
+package taxon.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import taxon.app.testing.Http;
+import taxon.app.testing.TaxonServer;
+import taxon.app.testing.Wait;
+import taxon.core.network.Ipv4;
+import taxon.core.network.PortAddress;
+import taxon.core.network.SacnUniverse;
+import taxon.core.reception.Carrier;
+import taxon.simrig.SimConsole;
+import taxon.simrig.SimConsole.Output;
+import taxon.wire.link.LevelSender.Destination;
+import tools.jackson.databind.JsonNode;
+
+/** A console on this machine is heard by a job; the numbers are those of no other test, since a group is heard by all of a machine. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+class SeenHttpTest {
+    private static final Ipv4 DESK = Ipv4.of(127, 87, 0, 1);
+    private static final Ipv4 CARD = Ipv4.of(127, 0, 0, 1);
+    private static final SacnUniverse PLANNED = new SacnUniverse(8_701);
+    private static final SacnUniverse SECOND = new SacnUniverse(8_702);
+    private static final SacnUniverse FOUND = new SacnUniverse(8_709);
+    private static final PortAddress PORT = new PortAddress(870);
+
+    private TaxonServer server;
+    private Http http;
+    private String job;
+    private SimConsole desk;
+
+    @BeforeAll
+    void start() throws IOException {
+        server = TaxonServer.empty();
+        http = server.http();
+        job = http.job("Heard");
+        http.edit(job + "/boxes", "kind", "node", "name", "Node", "ip", "127.87.0.9", "ports", 4);
+        way(1, "sacn", PLANNED.number(), 1, "to-group");
+        way(2, "sacn", SECOND.number(), 2, "to-group");
+        way(3, "art-net", PORT.number(), 3, "to-box");
+        desk = SimConsole.start(
+                DESK,
+                "Pageant desk",
+                List.of(
+                        new Output(1, Destination.group(PLANNED), 100),
+                        new Output(2, Destination.group(FOUND), 100),
+                        new Output(3, new Destination(Carrier.of(PORT), CARD), 100)),
+                SeenHttpTest::show);
+    }
+
+    private void way(int universe, String protocol, int number, int port, String delivery) {
+        Http.Answer answer = http.edit(
+                job + "/universes/" + universe + "/ways",
+                "protocol",
+                protocol,
+                "carriedAs",
+                number,
+                "outlet",
+                "1/" + port,
+                "delivery",
+                delivery);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+    }
+
+    private static byte[] show(int universe, long millis) {
+        byte[] levels = new byte[512];
+        levels[0] = (byte) universe;
+        levels[9] = (byte) (millis / 20);
+        return levels;
+    }
+
+    @AfterEach
+    void endListening() {
+        http.post(job + "/checks/seen/end");
+        desk.run(SimConsole.USUAL_RATE);
+    }
+
+    @AfterAll
+    void stop() {
+        desk.close();
+        server.close();
+    }
+
+    private void listen() {
+        Http.Answer begun = http.post(job + "/checks/seen/listen");
+        assertThat(begun.status()).as(begun.text()).isEqualTo(200);
+        assertThat(begun.json().path("card").asString()).isEqualTo("127.0.0.1");
+    }
+
+    private JsonNode seen() {
+        return http.get(job + "/checks/seen").json();
+    }
+
+    private Optional<JsonNode> universe(String key) {
+        return seen().path("universes")
+                .valueStream()
+                .filter(u -> u.path("key").asString().equals(key))
+                .findFirst();
+    }
+
+    private void until(String key, Predicate<JsonNode> so) {
+        Wait.until(
+                key + " does not become so: " + seen(),
+                () -> universe(key).filter(so).isPresent());
+    }
+
+    private static List<String> kinds(JsonNode universe) {
+        return universe.path("remarks")
+                .valueStream()
+                .map(r -> r.path("kind").asString())
+                .toList();
+    }
+
+    @Test
+    void untilSomebodyBeginsNothingIsHeard() {
+        assertThat(seen().path("listening").asBoolean()).isFalse();
+        assertThat(seen().has("universes")).isFalse();
+        assertThat(http.page(job + "/checks/seen").text()).contains("Nobody listens.");
+    }
+
+    @Test
+    void whatComesIsHeldAgainstThePlan() {
+        listen();
+        until("sacn-8701", u -> u.path("asPlanned").asBoolean());
+        JsonNode sender = universe("sacn-8701").orElseThrow().path("senders").get(0);
+        assertThat(sender.path("name").asString()).isEqualTo("Pageant desk");
+        assertThat(sender.path("wins").asBoolean()).isTrue();
+        assertThat(sender.path("priority").asInt()).isEqualTo(100);
+        assertThat(kinds(universe("sacn-8702").orElseThrow())).containsExactly("missing");
+        until("art-net-870", u -> u.path("heard").asBoolean());
+        assertThat(seen().path("missing").asInt()).isEqualTo(1);
+    }
+
+    @Test
+    void aUniverseThatIsAnnouncedIsHeardOnceItIsAskedFor() {
+        listen();
+        desk.run(SimConsole.USUAL_RATE);
+        Wait.until(
+                "it is not announced",
+                () -> seen().path("announced").valueStream().anyMatch(n -> n.asInt() == FOUND.number()));
+        assertThat(universe("sacn-8709")).isEmpty();
+        assertThat(http.post(job + "/checks/seen/join", "universe", FOUND.number())
+                        .status())
+                .isEqualTo(200);
+        until("sacn-8709", u -> kinds(u).contains("unplanned"));
+        assertThat(seen().path("announced").valueStream().map(JsonNode::asInt)).doesNotContain(FOUND.number());
+    }
+
+    @Test
+    void aConsoleThatStopsIsMissingAndTheLogSaysHow() {
+        listen();
+        until("sacn-8701", u -> u.path("heard").asBoolean());
+        desk.stop();
+        until("sacn-8701", u -> kinds(u).contains("missing"));
+        assertThat(seen().path("log")
+                        .valueStream()
+                        .map(l -> l.path("universe").asString() + ": "
+                                + l.path("words").asString()))
+                .contains("streaming ACN 8701: Pageant desk said that it stops");
+    }
+
+    @Test
+    void oneUniverseIsShownSlotBySlot() {
+        listen();
+        until("sacn-8701", u -> u.path("heard").asBoolean());
+        JsonNode one = http.get(job + "/checks/seen/sacn-8701").json();
+        assertThat(one.path("levels")).hasSize(512);
+        assertThat(one.path("levels").get(0).asInt()).isEqualTo(1);
+        assertThat(one.path("movedTenthsAgo").get(0).asInt()).isEqualTo(255);
+        Wait.until("slot 10 does not move", () -> {
+            JsonNode now = http.get(job + "/checks/seen/sacn-8701").json();
+            return now.path("most").get(9).asInt() > now.path("least").get(9).asInt();
+        });
+        assertThat(http.post(job + "/checks/seen/sacn-8701/forget").status()).isEqualTo(200);
+        assertThat(http.page(job + "/checks/seen/sacn-8701").text()).contains("planned as universe 1");
+    }
+
+    @Test
+    void aWayThatIsPlannedWhileOneListensIsHeardWhenListeningIsBegunAgain() {
+        listen();
+        http.edit(
+                job + "/universes/4/ways",
+                "protocol",
+                "sacn",
+                "carriedAs",
+                8_709,
+                "outlet",
+                "1/4",
+                "delivery",
+                "to-group");
+        listen();
+        until("sacn-8709", u -> u.path("asPlanned").asBoolean());
+        http.edit(job + "/universes/4/ways/remove", "outlet", "1/4");
+    }
+
+    @Test
+    void whatIsNoUniverseIsRefused() {
+        assertThat(http.get(job + "/checks/seen/sacn-0").status()).isEqualTo(404);
+        assertThat(http.get(job + "/checks/seen/art-net-32768").status()).isEqualTo(404);
+        assertThat(http.get(job + "/checks/seen/dmx").status()).isEqualTo(404);
+        assertThat(http.get("/jobs/99/checks/seen").status()).isEqualTo(404);
+        assertThat(http.post(job + "/checks/seen/join", "universe", 64_000).status())
+                .isEqualTo(422);
+        assertThat(http.post(job + "/checks/seen/join", "universe", 5).status()).isEqualTo(409);
+    }
+
+    /** The bound is from below: a slow machine makes it longer, never shorter. */
+    @Test
+    void aLivePageIsToldAtMostTenTimesASecond() throws IOException {
+        listen();
+        until("sacn-8701", u -> u.path("heard").asBoolean());
+        int events = 0;
+        long begun = System.nanoTime();
+        try (BufferedReader stream = new BufferedReader(new InputStreamReader(
+                URI.create(server.url() + job + "/checks/seen/sacn-8701/follow")
+                        .toURL()
+                        .openStream(),
+                StandardCharsets.UTF_8))) {
+            while (events < 21) {
+                String line = stream.readLine();
+                events += line.startsWith("event:now") ? 1 : 0;
+            }
+        }
+        assertThat(System.nanoTime() - begun)
+                .isGreaterThan(Duration.ofSeconds(2).toNanos());
+    }
+}
