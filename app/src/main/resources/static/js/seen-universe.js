@@ -108,6 +108,7 @@ const drawChannels = () => {
   const as = document.getElementById("u-show").value;
   const nows = document.querySelectorAll("#listeners [data-now]");
   const whichs = document.querySelectorAll("#listeners [data-which]");
+  document.querySelectorAll("#listeners [data-dark]").forEach((cell, i) => put(cell, news.dark[i] ?? ""));
   // The plan changed and the table did not yet: the page is about to be drawn anew.
   if (nows.length === news.channels.length) {
     news.channels.forEach((channel, i) => {

@@ -8,6 +8,7 @@ import java.io.InputStreamReader;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
@@ -32,7 +33,6 @@ import tools.jackson.databind.JsonNode;
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class SeenHttpTest {
     private static final Ipv4 DESK = Ipv4.of(127, 87, 0, 1);
-    private static final Ipv4 CARD = Ipv4.of(127, 0, 0, 1);
     private static final SacnUniverse PLANNED = new SacnUniverse(8_701);
     private static final SacnUniverse SECOND = new SacnUniverse(8_702);
     private static final SacnUniverse FOUND = new SacnUniverse(8_709);
@@ -48,23 +48,25 @@ class SeenHttpTest {
         server = TaxonServer.empty();
         http = server.http();
         job = http.job("Heard");
-        http.edit(job + "/boxes", "kind", "node", "name", "Node", "ip", "127.87.0.9", "ports", 4);
+        edit("/boxes", "kind", "node", "name", "Node", "ip", "127.87.0.9", "ports", 4);
         way(1, "sacn", PLANNED.number(), 1, "to-group");
         way(2, "sacn", SECOND.number(), 2, "to-group");
         way(3, "art-net", PORT.number(), 3, "to-box");
+        Ipv4 card = Ipv4.parse(listen()).orElseThrow();
+        http.post(job + "/checks/seen/end");
         desk = SimConsole.start(
                 DESK,
                 "Pageant desk",
                 List.of(
                         new Output(1, Destination.group(PLANNED), 100),
                         new Output(2, Destination.group(FOUND), 100),
-                        new Output(3, new Destination(Carrier.of(PORT), CARD), 100)),
+                        new Output(3, new Destination(Carrier.of(PORT), card), 100)),
                 SeenHttpTest::show);
     }
 
     private void way(int universe, String protocol, int number, int port, String delivery) {
-        Http.Answer answer = http.edit(
-                job + "/universes/" + universe + "/ways",
+        Http.Answer answer = edit(
+                "/universes/" + universe + "/ways",
                 "protocol",
                 protocol,
                 "carriedAs",
@@ -74,6 +76,12 @@ class SeenHttpTest {
                 "delivery",
                 delivery);
         assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+    }
+
+    private Http.Answer edit(String path, Object... fields) {
+        List<Object> all = new ArrayList<>(List.of("version", http.version(job)));
+        all.addAll(List.of(fields));
+        return http.post(job + path, all.toArray());
     }
 
     private static byte[] show(int universe, long millis) {
@@ -95,10 +103,11 @@ class SeenHttpTest {
         server.close();
     }
 
-    private void listen() {
+    /** Gives the card. */
+    private String listen() {
         Http.Answer begun = http.post(job + "/checks/seen/listen");
         assertThat(begun.status()).as(begun.text()).isEqualTo(200);
-        assertThat(begun.json().path("card").asString()).isEqualTo("127.0.0.1");
+        return begun.json().path("card").asString();
     }
 
     private JsonNode seen() {
@@ -178,6 +187,7 @@ class SeenHttpTest {
         listen();
         until("sacn-8701", u -> u.path("heard").asBoolean());
         JsonNode one = http.get(job + "/checks/seen/sacn-8701").json();
+        assertThat(one.path("dark")).isEmpty();
         assertThat(one.path("levels")).hasSize(512);
         assertThat(one.path("levels").get(0).asInt()).isEqualTo(1);
         assertThat(one.path("movedTenthsAgo").get(0).asInt()).isEqualTo(255);
@@ -192,19 +202,10 @@ class SeenHttpTest {
     @Test
     void aWayThatIsPlannedWhileOneListensIsHeardWhenListeningIsBegunAgain() {
         listen();
-        http.edit(
-                job + "/universes/4/ways",
-                "protocol",
-                "sacn",
-                "carriedAs",
-                8_709,
-                "outlet",
-                "1/4",
-                "delivery",
-                "to-group");
+        edit("/universes/4/ways", "protocol", "sacn", "carriedAs", 8_709, "outlet", "1/4", "delivery", "to-group");
         listen();
         until("sacn-8709", u -> u.path("asPlanned").asBoolean());
-        http.edit(job + "/universes/4/ways/remove", "outlet", "1/4");
+        edit("/universes/4/ways/remove", "outlet", "1/4");
     }
 
     @Test

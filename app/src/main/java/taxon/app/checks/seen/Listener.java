@@ -2,15 +2,21 @@ package taxon.app.checks.seen;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.function.IntUnaryOperator;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.ChannelName;
 import taxon.core.fixture.PhysicalUnit;
+import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.seen.ChannelReading;
+import taxon.core.visible.DarkText;
+import taxon.core.visible.Visibility;
 
 /**
  * A block that listens on a universe, and what its channels are, as the page shows it.
@@ -81,6 +87,34 @@ public record Listener(
             readings(block, o -> level(levels, first + o - 2)).forEach(r -> all.add(Said.of(r)));
         }
         return all;
+    }
+
+    /**
+     * What keeps the fixture of each block dark, in the order of {@link #of}: a sentence, said once at its first block; empty where nothing
+     * that is known does, and where some of it listens on another universe.
+     */
+    static List<String> dark(Plan plan, List<UniverseNumber> universes, List<Integer> levels) {
+        List<PlannedBlock> blocks = blocks(plan, universes);
+        Set<FixtureKey> told = new HashSet<>();
+        return blocks.stream()
+                .map(b -> told.add(b.fixture().key()) ? dark(plan, b.fixture(), universes, levels) : "")
+                .toList();
+    }
+
+    private static String dark(Plan plan, Fixture fixture, List<UniverseNumber> universes, List<Integer> levels) {
+        List<PlannedBlock> all = plan.blocksOf(fixture);
+        boolean whole = all.stream()
+                .allMatch(b ->
+                        b.start().filter(s -> universes.contains(s.universe())).isPresent());
+        if (!whole) {
+            return "";
+        }
+        List<ChannelReading> readings = all.stream()
+                .flatMap(b -> readings(
+                        b, o -> level(levels, b.start().orElseThrow().slot().number() + o - 2))
+                        .stream())
+                .toList();
+        return DarkText.of(Visibility.of(readings));
     }
 
     private static int level(List<Integer> levels, int index) {
