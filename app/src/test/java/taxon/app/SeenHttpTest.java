@@ -8,7 +8,6 @@ import java.io.InputStreamReader;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
@@ -17,78 +16,29 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
+import taxon.app.testing.HeardJob;
 import taxon.app.testing.Http;
-import taxon.app.testing.TaxonServer;
 import taxon.app.testing.Wait;
-import taxon.core.network.Ipv4;
-import taxon.core.network.PortAddress;
-import taxon.core.network.SacnUniverse;
-import taxon.core.reception.Carrier;
 import taxon.simrig.SimConsole;
-import taxon.simrig.SimConsole.Output;
-import taxon.wire.link.LevelSender.Destination;
 import tools.jackson.databind.JsonNode;
 
 /** A console on this machine is heard by a job; the numbers are those of no other test, since a group is heard by all of a machine. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class SeenHttpTest {
-    private static final Ipv4 DESK = Ipv4.of(127, 87, 0, 1);
-    private static final SacnUniverse PLANNED = new SacnUniverse(8_701);
-    private static final SacnUniverse SECOND = new SacnUniverse(8_702);
-    private static final SacnUniverse FOUND = new SacnUniverse(8_709);
-    private static final PortAddress PORT = new PortAddress(870);
+    private static final int FIRST = 8_701;
+    private static final int FOUND = FIRST + HeardJob.FOUND;
 
-    private TaxonServer server;
+    private HeardJob heard;
     private Http http;
     private String job;
     private SimConsole desk;
 
     @BeforeAll
     void start() throws IOException {
-        server = TaxonServer.empty();
-        http = server.http();
-        job = http.job("Heard");
-        edit("/boxes", "kind", "node", "name", "Node", "ip", "127.87.0.9", "ports", 4);
-        way(1, "sacn", PLANNED.number(), 1, "to-group");
-        way(2, "sacn", SECOND.number(), 2, "to-group");
-        way(3, "art-net", PORT.number(), 3, "to-box");
-        Ipv4 card = Ipv4.parse(listen()).orElseThrow();
-        http.post(job + "/checks/seen/end");
-        desk = SimConsole.start(
-                DESK,
-                "Pageant desk",
-                List.of(
-                        new Output(1, Destination.group(PLANNED), 100),
-                        new Output(2, Destination.group(FOUND), 100),
-                        new Output(3, new Destination(Carrier.of(PORT), card), 100)),
-                SeenHttpTest::show);
-    }
-
-    private void way(int universe, String protocol, int number, int port, String delivery) {
-        Http.Answer answer = edit(
-                "/universes/" + universe + "/ways",
-                "protocol",
-                protocol,
-                "carriedAs",
-                number,
-                "outlet",
-                "1/" + port,
-                "delivery",
-                delivery);
-        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
-    }
-
-    private Http.Answer edit(String path, Object... fields) {
-        List<Object> all = new ArrayList<>(List.of("version", http.version(job)));
-        all.addAll(List.of(fields));
-        return http.post(job + path, all.toArray());
-    }
-
-    private static byte[] show(int universe, long millis) {
-        byte[] levels = new byte[512];
-        levels[0] = (byte) universe;
-        levels[9] = (byte) (millis / 20);
-        return levels;
+        heard = HeardJob.start(FIRST, 87);
+        http = heard.http();
+        job = heard.job();
+        desk = heard.desk();
     }
 
     @AfterEach
@@ -99,8 +49,7 @@ class SeenHttpTest {
 
     @AfterAll
     void stop() {
-        desk.close();
-        server.close();
+        heard.close();
     }
 
     /** Gives the card. */
@@ -150,7 +99,7 @@ class SeenHttpTest {
         assertThat(sender.path("wins").asBoolean()).isTrue();
         assertThat(sender.path("priority").asInt()).isEqualTo(100);
         assertThat(kinds(universe("sacn-8702").orElseThrow())).containsExactly("missing");
-        until("art-net-870", u -> u.path("heard").asBoolean());
+        until("art-net-87", u -> u.path("heard").asBoolean());
         assertThat(seen().path("missing").asInt()).isEqualTo(1);
     }
 
@@ -160,13 +109,12 @@ class SeenHttpTest {
         desk.run(SimConsole.USUAL_RATE);
         Wait.until(
                 "it is not announced",
-                () -> seen().path("announced").valueStream().anyMatch(n -> n.asInt() == FOUND.number()));
+                () -> seen().path("announced").valueStream().anyMatch(n -> n.asInt() == FOUND));
         assertThat(universe("sacn-8709")).isEmpty();
-        assertThat(http.post(job + "/checks/seen/join", "universe", FOUND.number())
-                        .status())
+        assertThat(http.post(job + "/checks/seen/join", "universe", FOUND).status())
                 .isEqualTo(200);
         until("sacn-8709", u -> kinds(u).contains("unplanned"));
-        assertThat(seen().path("announced").valueStream().map(JsonNode::asInt)).doesNotContain(FOUND.number());
+        assertThat(seen().path("announced").valueStream().map(JsonNode::asInt)).doesNotContain(FOUND);
     }
 
     @Test
@@ -202,10 +150,11 @@ class SeenHttpTest {
     @Test
     void aWayThatIsPlannedWhileOneListensIsHeardWhenListeningIsBegunAgain() {
         listen();
-        edit("/universes/4/ways", "protocol", "sacn", "carriedAs", 8_709, "outlet", "1/4", "delivery", "to-group");
+        heard.edit(
+                "/universes/4/ways", "protocol", "sacn", "carriedAs", 8_709, "outlet", "1/4", "delivery", "to-group");
         listen();
         until("sacn-8709", u -> u.path("asPlanned").asBoolean());
-        edit("/universes/4/ways/remove", "outlet", "1/4");
+        heard.edit("/universes/4/ways/remove", "outlet", "1/4");
     }
 
     @Test
@@ -227,7 +176,7 @@ class SeenHttpTest {
         int events = 0;
         long begun = System.nanoTime();
         try (BufferedReader stream = new BufferedReader(new InputStreamReader(
-                URI.create(server.url() + job + "/checks/seen/sacn-8701/follow")
+                URI.create(heard.server().url() + job + "/checks/seen/sacn-8701/follow")
                         .toURL()
                         .openStream(),
                 StandardCharsets.UTF_8))) {

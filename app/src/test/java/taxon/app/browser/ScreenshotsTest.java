@@ -24,7 +24,6 @@ class ScreenshotsTest {
             take(browser, job + "rig?sel=25", "rig");
             take(browser, job + "types", "types");
             take(browser, job + "types/fernglass-heron-380", "type");
-            take(browser, job + "types/fernglass-tern/compare", "compare");
             browser.open(job + "rig?sort=position,unit&sel=21-28");
             browser.until("no table", () -> browser.count("#grid.live") == 1);
             browser.click("#c-4-6");
@@ -67,6 +66,13 @@ class ScreenshotsTest {
             browser.click("#comparison tr:nth-child(3) .btn");
             browser.see("#armed", "One write of start address");
             browser.screenshot(FOLDER.resolve("checks.png"));
+            browser.open(job + "checks/seen");
+            browser.click("#listen");
+            browser.see("#seen-table", "streaming ACN 5");
+            browser.open(job + "checks/seen/sacn-5");
+            browser.see("#u-senders", "From Desk");
+            browser.until("nothing moves", () -> browser.count("#levels .level.moved") > 20);
+            browser.screenshot(FOLDER.resolve("seen.png"));
             take(browser, job + "handover", "handover");
             browser.click("button[name=theme]", "Night");
             browser.see("button[name=theme]", "Day");
