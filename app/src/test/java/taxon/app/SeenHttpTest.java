@@ -135,7 +135,6 @@ class SeenHttpTest {
         listen();
         until("sacn-8701", u -> u.path("heard").asBoolean());
         JsonNode one = http.get(job + "/checks/seen/sacn-8701").json();
-        assertThat(one.path("dark")).isEmpty();
         assertThat(one.path("levels")).hasSize(512);
         assertThat(one.path("levels").get(0).asInt()).isEqualTo(1);
         assertThat(one.path("movedTenthsAgo").get(0).asInt()).isEqualTo(255);
@@ -145,6 +144,22 @@ class SeenHttpTest {
         });
         assertThat(http.post(job + "/checks/seen/sacn-8701/forget").status()).isEqualTo(200);
         assertThat(http.page(job + "/checks/seen/sacn-8701").text()).contains("planned as universe 1");
+    }
+
+    @Test
+    void whatTheLevelsSayToAFixtureAndWhatKeepsItDarkIsSaid() {
+        heard.edit("/fixtures", "count", 1, "type", "fernglass-tern/16-channel", "position", "Pipe", "firstId", 101);
+        heard.edit("/fixtures/1/address", "block", 1, "address", "1.200");
+        listen();
+        until("sacn-8701", u -> u.path("heard").asBoolean());
+        JsonNode one = http.get(job + "/checks/seen/sacn-8701").json();
+        assertThat(one.path("dark").valueStream().map(JsonNode::asString))
+                .containsExactly(
+                        "Dark: intensity is at nothing; shutter is at \"closed\"; no colour is up (red, green, blue"
+                                + " and white).");
+        assertThat(one.path("channels").size()).isGreaterThan(8);
+        assertThat(http.page(job + "/checks/seen/sacn-8701").text()).contains(">101<", "intensity");
+        heard.edit("/fixtures/remove", "keys", 1);
     }
 
     @Test

@@ -43,11 +43,11 @@ final class UniverseJson {
         put(body.putArray("most"), slots, SlotState::most);
         put(body.putArray("movedTenthsAgo"), slots, s -> tenths(s, now));
         List<UniverseNumber> universes = Expected.of(state.plan()).universes(carrier);
+        List<Integer> levels = slots.stream().map(SlotState::level).toList();
+        ArrayNode dark = body.putArray("dark");
+        Listener.dark(state.plan(), universes, levels).forEach(dark::add);
         ArrayNode words = body.putArray("channels");
-        Listener.said(
-                        state.plan(),
-                        universes,
-                        slots.stream().map(SlotState::level).toList())
+        Listener.said(state.plan(), universes, levels)
                 .forEach(s -> words.addObject()
                         .put("value", s.value())
                         .put("percent", s.percent())
