@@ -1,0 +1,162 @@
+package taxon.core.explain;
+
+import java.util.List;
+import java.util.Optional;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.fixture.Attribute;
+import taxon.core.fixture.Mode;
+import taxon.core.rig.FixtureKey;
+
+/** A single mistake that a rig may have. How often each is met is from practice, not from a source (common practice). */
+public sealed interface Cause {
+    /** How likely it is before anything was seen, against the others. */
+    double weight();
+
+    /** The rig with it; empty where the rig has not what it is about. */
+    Optional<World> in(World world);
+
+    /** A unit that is set to another start address. */
+    record OtherAddress(FixtureKey unit, int block, int planned, int slot) implements Cause {
+        private static final double BY_ONE = 1.5;
+        private static final double BY_ITS_NEIGHBOUR = 0.03;
+
+        /** Where it is set to, counted from where it should be. */
+        public int off() {
+            return slot - planned;
+        }
+
+        @Override
+        public double weight() {
+            return Math.abs(off()) == 1 ? BY_ONE : BY_ITS_NEIGHBOUR;
+        }
+
+        @Override
+        public Optional<World> in(World world) {
+            return world.rig().unit(unit).map(u -> world.with(List.of(u.at(block, slot))));
+        }
+    }
+
+    /** A unit that has the start address of another: both do the same, or their channels run into each other. */
+    record SameAddress(FixtureKey unit, FixtureKey other, int slot) implements Cause {
+        @Override
+        public double weight() {
+            return 1;
+        }
+
+        @Override
+        public Optional<World> in(World world) {
+            return world.rig().unit(unit).map(u -> world.with(List.of(u.at(1, slot))));
+        }
+    }
+
+    /** A unit that is in another mode; of the same length it is another order of channels. */
+    record OtherMode(FixtureKey unit, Mode mode) implements Cause {
+        @Override
+        public double weight() {
+            return 2;
+        }
+
+        @Override
+        public Optional<World> in(World world) {
+            return world.rig().unit(unit).map(u -> world.with(List.of(u.inMode(mode))));
+        }
+    }
+
+    /** Two units that have each other's addresses. */
+    record Swapped(FixtureKey one, FixtureKey other) implements Cause {
+        @Override
+        public double weight() {
+            return 1;
+        }
+
+        @Override
+        public Optional<World> in(World world) {
+            Optional<UnitState> a = world.rig().unit(one);
+            Optional<UnitState> b = world.rig().unit(other);
+            boolean can = a.isPresent()
+                    && b.isPresent()
+                    && a.get().starts().size() == b.get().starts().size();
+            return can
+                    ? Optional.of(world.with(List.of(swap(a.get(), b.get()), swap(b.get(), a.get()))))
+                    : Optional.empty();
+        }
+
+        private static UnitState swap(UnitState unit, UnitState with) {
+            return unit.withSlotsOf(with);
+        }
+    }
+
+    /** A block of a unit that does not listen: an add-on that nobody switched on. */
+    record BlockOff(FixtureKey unit, int block) implements Cause {
+        @Override
+        public double weight() {
+            return 2;
+        }
+
+        @Override
+        public Optional<World> in(World world) {
+            return world.rig().unit(unit).map(u -> world.with(List.of(u.without(block))));
+        }
+    }
+
+    /** A unit that does nothing at all: no power, no data, on the truck. */
+    record UnitOff(FixtureKey unit) implements Cause {
+        @Override
+        public double weight() {
+            return 3;
+        }
+
+        @Override
+        public Optional<World> in(World world) {
+            return world.rig().unit(unit).map(u -> world.with(List.of(u.off())));
+        }
+    }
+
+    /** A line that is broken before a unit: it and all behind it hear nothing. */
+    record LineBroken(FixtureKey firstSilent) implements Cause {
+        @Override
+        public double weight() {
+            return 2;
+        }
+
+        @Override
+        public Optional<World> in(World world) {
+            List<UnitState> silent = world.rig().fromOn(firstSilent).stream()
+                    .flatMap(k -> world.rig().unit(k).stream())
+                    .map(UnitState::off)
+                    .toList();
+            return silent.size() < 2 ? Optional.empty() : Optional.of(world.with(silent));
+        }
+    }
+
+    /** A port, or whoever sends, counts otherwise: the lines of one universe carry another. */
+    record OtherUniverse(UniverseNumber line, UniverseNumber carried) implements Cause {
+        private static final double BY_ONE = 2;
+        private static final double BY_SIXTEEN = 1;
+        private static final double BY_ANY = 0.3;
+
+        @Override
+        public double weight() {
+            int off = Math.abs(carried.number() - line.number());
+            return off == 1 ? BY_ONE : off == 16 ? BY_SIXTEEN : BY_ANY;
+        }
+
+        @Override
+        public Optional<World> in(World world) {
+            return Optional.of(world.carrying(line, carried));
+        }
+    }
+
+    /** An axis that goes the other way round. */
+    record AxisReversed(FixtureKey unit, Attribute axis) implements Cause {
+        @Override
+        public double weight() {
+            return 3;
+        }
+
+        @Override
+        public Optional<World> in(World world) {
+            return world.rig().unit(unit).map(u -> world.with(List.of(u.reversing(axis))));
+        }
+    }
+}
