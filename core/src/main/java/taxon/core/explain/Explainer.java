@@ -2,8 +2,8 @@ package taxon.core.explain;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -44,7 +44,7 @@ public final class Explainer {
     }
 
     private List<Weighed> weigh(List<Observation> observations) {
-        Map<Object, Weighed> byDifference = new HashMap<>();
+        Map<Object, Weighed> byDifference = new LinkedHashMap<>();
         for (Cause cause : Suspects.of(rig, observations)) {
             cause.in(World.asPlanned(rig)).ifPresent(world -> {
                 Weighed weighed = weigh(cause, world, observations);
@@ -57,8 +57,8 @@ public final class Explainer {
                 .orElse(0);
         return byDifference.values().stream()
                 .filter(w -> w.weight() > most * NEGLIGIBLE)
-                .sorted(Comparator.comparingDouble((Weighed w) -> -w.weight())
-                        .thenComparing(w -> w.cause().toString()))
+                // Of equal ones, the one that was thought of first stays first.
+                .sorted(Comparator.comparingDouble(w -> -w.weight()))
                 .limit(MOST_VERDICTS)
                 .toList();
     }

@@ -33,9 +33,10 @@ final class Trials {
 
     static Optional<Trial> best(RigUnits rig, List<Rival> rivals, Set<Trial> done) {
         Set<Trial> possible = possible(rig, rivals);
+        Outcomes outcomes = new Outcomes(rig, rivals.stream().map(Rival::world).toList());
         possible.removeAll(done);
         return possible.stream()
-                .map(t -> Map.entry(t, bits(t, rivals)))
+                .map(t -> Map.entry(t, bits(t, rivals, outcomes)))
                 .filter(e -> e.getValue() > LEAST_BITS)
                 .max(Comparator.comparingDouble(Map.Entry<Trial, Double>::getValue)
                         .thenComparingInt(e -> -e.getKey().slots().length())
@@ -44,15 +45,15 @@ final class Trials {
     }
 
     /** How much its outcome would tell, in bits. */
-    private static double bits(Trial trial, List<Rival> rivals) {
-        Map<Set<Response>, Double> outcomes = new HashMap<>();
+    private static double bits(Trial trial, List<Rival> rivals, Outcomes outcomes) {
+        Map<Object, Double> weights = new HashMap<>();
         double sum = 0;
         for (Rival rival : rivals) {
-            outcomes.merge(rival.world().answers(trial), rival.weight(), Double::sum);
+            weights.merge(outcomes.of(rival.world(), trial), rival.weight(), Double::sum);
             sum += rival.weight();
         }
         double bits = 0;
-        for (double weight : outcomes.values()) {
+        for (double weight : weights.values()) {
             double share = weight / sum;
             bits -= share == 0 ? 0 : share * Math.log(share) / Math.log(2);
         }

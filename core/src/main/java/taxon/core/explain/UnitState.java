@@ -27,8 +27,33 @@ record UnitState(FixtureKey key, Mode mode, List<Optional<Start>> starts, Set<At
         reversed = Set.copyOf(reversed);
     }
 
+    /** Without the mode: whose sum is long to work out, and tells few apart. */
+    @Override
+    public int hashCode() {
+        return key.hashCode() * 31 + starts.hashCode();
+    }
+
     /** What it does when these slots of what its lines carry are raised. */
     Stream<Response> answers(UniverseNumber line, Trial trial) {
+        return mayAnswer(line, trial) ? answersOfBlocks(line, trial) : Stream.of();
+    }
+
+    private boolean mayAnswer(UniverseNumber line, Trial trial) {
+        int most = Math.min(starts.size(), mode.blocks().size());
+        for (int i = 0; i < most; i++) {
+            Optional<Start> start = starts.get(i);
+            if (start.isPresent()
+                    && start.get().line().equals(line)
+                    && start.get().slot() <= trial.slots().last()
+                    && start.get().slot() + mode.blocks().get(i).footprint()
+                            > trial.slots().first()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private Stream<Response> answersOfBlocks(UniverseNumber line, Trial trial) {
         return IntStream.range(0, Math.min(starts.size(), mode.blocks().size()))
                 .boxed()
                 .flatMap(i -> starts.get(i)

@@ -16,6 +16,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
 import org.junit.jupiter.api.Test;
+import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.Attribute;
@@ -351,6 +352,38 @@ class ExplainerTest {
                 100.0 * three / all);
         assertThat((double) first / all).as(figures.toString()).isGreaterThanOrEqualTo(0.95);
         assertThat((double) three / all).as(figures.toString()).isGreaterThanOrEqualTo(0.99);
+    }
+
+    /** Outcomes are told apart as the whole answers are, on random causes and trials. */
+    @Test
+    void outcomesAreTheSameExactlyWhereTheSameAnswers() {
+        Random random = new Random(5);
+        Plan plan = rig(8);
+        RigUnits units = new RigUnits(plan);
+        Rig rig = new Rig(plan);
+        hide(Fault.OTHER_UNIVERSE, rig, random);
+        Set<Cause> causes =
+                Suspects.of(units, List.of(rig.look(Trial.of(ONE, 2)), rig.look(Trial.of(UniverseNumber.of(2), 2))));
+        List<World> worlds = causes.stream()
+                .filter(c -> !(c instanceof Cause.OtherAddress) || random.nextInt(40) == 0)
+                .flatMap(c -> c.in(World.asPlanned(units)).stream())
+                .toList();
+        assertThat(worlds).hasSizeGreaterThan(30).anyMatch(w -> !w.carried().isEmpty());
+        Outcomes outcomes = new Outcomes(units, worlds);
+        for (int i = 0; i < 40; i++) {
+            int first = 1 + random.nextInt(100);
+            Trial trial = new Trial(
+                    UniverseNumber.of(1 + random.nextInt(3)),
+                    new SlotRange(first, first + (random.nextBoolean() ? 0 : random.nextInt(60))));
+            Map<Object, Set<Response>> answersOf = new HashMap<>();
+            Map<Set<Response>, Object> outcomeOf = new HashMap<>();
+            for (World world : worlds) {
+                Object outcome = outcomes.of(world, trial);
+                Set<Response> answers = world.answers(trial);
+                assertThat(answersOf.computeIfAbsent(outcome, o -> answers)).isEqualTo(answers);
+                assertThat(outcomeOf.computeIfAbsent(answers, o -> outcome)).isEqualTo(outcome);
+            }
+        }
     }
 
     @Test
