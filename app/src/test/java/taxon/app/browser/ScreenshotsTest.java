@@ -70,7 +70,7 @@ class ScreenshotsTest {
             browser.click("#listen");
             browser.see("#seen-table", "streaming ACN 5");
             browser.open(job + "checks/seen/sacn-5");
-            browser.see("#u-senders", "From Desk");
+            browser.see("#u-remarks", "As planned");
             browser.until("nothing moves", () -> browser.count("#levels .level.moved") > 20);
             browser.screenshot(FOLDER.resolve("seen.png"));
             take(browser, job + "handover", "handover");
