@@ -213,6 +213,23 @@ class UniverseReceptionTest {
         assertThat(universe.take(levels(DESK, 100, 1, 9), 2_600 * MILLI)).isEqualTo(Taken.TAKEN);
     }
 
+    @Test
+    void whoWasHeardBeforeAFloodLosesNothingByIt() {
+        for (int i = 0; i < 200; i++) {
+            universe.take(levels(DESK, 150, i, i), i * 25L * MILLI);
+            for (int j = 0; j < 1_000; j += 1 + i % 7) {
+                universe.take(levels(new Sender(Protocol.SACN, "x" + i + "." + j, ""), 100, 1, 255), i * 25L * MILLI);
+            }
+        }
+        State state = universe.state(199 * 25L * MILLI);
+        Heard desk = state.heard().get(0);
+        assertThat(desk.sender()).isEqualTo(DESK);
+        assertThat(desk.packets()).isEqualTo(200);
+        assertThat(desk.lost()).isZero();
+        assertThat(state.levels().get(0)).isEqualTo(199);
+        assertThat(log.stream().filter(h -> h.kind() == Kind.TURNED_AWAY)).hasSize(1);
+    }
+
     /** Against the rule said otherwise: for each slot the maximum over those of the highest priority, worked out from all that was sent. */
     @Test
     void mergingIsTheMaximumOfTheHighestPriorityOnRandomSenders() {
