@@ -45,6 +45,7 @@ const drawTrouble = (element, words) => {
 
 const troubles = (news) =>
   [
+    news.notHeard,
     news.crowded && "Another program has this card's port of Art-Net too: of what is sent to this computer alone, only one of the two hears.",
     news.dropped > 0 && `This computer dropped ${news.dropped} packets that it could not read in time.`,
     news.malformed > 0 && `${news.malformed} packets were none of Art-Net or streaming ACN.`,

@@ -100,6 +100,18 @@ final class JobWatch implements AutoCloseable {
         }
     }
 
+    /** As {@link #follow}; what cannot be heard is told as a sentence, empty where all is. */
+    String keepUp(Plan plan) {
+        try {
+            follow(plan);
+            return joined().size() < MOST_JOINED
+                    ? ""
+                    : "Of streaming ACN no more than " + MOST_JOINED + " universes are heard.";
+        } catch (IOException e) {
+            return "Not all that is planned is heard: " + e.getMessage() + ".";
+        }
+    }
+
     private void join(SacnUniverse universe) throws IOException {
         if (!joined.containsKey(universe) && joined.size() < MOST_JOINED) {
             joined.put(universe, lease.link().join(universe));

@@ -33,6 +33,8 @@ final class SeenJson {
     }
 
     private static void fill(ObjectNode body, JobState state, JobWatch watch) {
+        // What was planned since is listened for before it is called missing.
+        body.put("notHeard", watch.keepUp(state.plan()));
         long now = System.nanoTime();
         Seen seen = SeenCheck.of(state.plan(), watch.watch().overview(now), now);
         body.put("card", watch.card().toString())

@@ -31,6 +31,7 @@ final class UniverseJson {
     }
 
     private static void fill(ObjectNode body, JobState state, JobWatch watch, Carrier carrier) {
+        body.put("notHeard", watch.keepUp(state.plan()));
         long now = System.nanoTime();
         SeenCheck.of(state.plan(), watch.watch().overview(now), now).lines().stream()
                 .filter(l -> l.carrier().equals(carrier))
