@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException
 import java.io.IOException;
 import java.time.Duration;
 import java.util.List;
+import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -70,11 +71,11 @@ class SimConsoleTest {
         return watch.overview(System.nanoTime());
     }
 
-    private static void until(BooleanSupplier condition) throws InterruptedException {
+    private static void until(BooleanSupplier condition) {
         long deadline = System.nanoTime() + Duration.ofSeconds(60).toNanos();
         while (!condition.getAsBoolean()) {
             assertThat(System.nanoTime()).as("a minute is over").isLessThan(deadline);
-            Thread.sleep(5);
+            LockSupport.parkNanos(5_000_000);
         }
     }
 

@@ -104,7 +104,7 @@ class DemoDesk implements AutoCloseable {
         }
     }
 
-    /** Does it; empty where there is no console, and the sentence of what is so now where there is. */
+    /** Does it; empty where no loopback address was free for one, and the sentence of what is so now where there is. */
     synchronized Optional<String> act(Act act) {
         switch (act) {
             case RUN -> desk.ifPresent(d -> d.run(SimConsole.USUAL_RATE));
@@ -117,7 +117,8 @@ class DemoDesk implements AutoCloseable {
                 spare = Optional.empty();
             }
         }
-        return desk.map(d -> "The console " + act.words() + ".");
+        boolean isDone = desk.isPresent() && (act != Act.SECOND || spare.isPresent());
+        return isDone ? Optional.of("The console " + act.words() + ".") : Optional.empty();
     }
 
     /** "runs, 40 packets a second, from 127.0.0.71"; empty where there is none. */

@@ -32,7 +32,7 @@ public sealed interface Cause {
 
         @Override
         public Optional<World> in(World world) {
-            return world.rig().unit(unit).map(u -> world.with(List.of(u.at(block, slot))));
+            return world.changing(unit, u -> u.at(block, slot));
         }
     }
 
@@ -45,7 +45,7 @@ public sealed interface Cause {
 
         @Override
         public Optional<World> in(World world) {
-            return world.rig().unit(unit).map(u -> world.with(List.of(u.at(1, slot))));
+            return world.changing(unit, u -> u.at(1, slot));
         }
     }
 
@@ -58,7 +58,7 @@ public sealed interface Cause {
 
         @Override
         public Optional<World> in(World world) {
-            return world.rig().unit(unit).map(u -> world.with(List.of(u.inMode(mode))));
+            return world.changing(unit, u -> u.inMode(mode));
         }
     }
 
@@ -95,7 +95,7 @@ public sealed interface Cause {
 
         @Override
         public Optional<World> in(World world) {
-            return world.rig().unit(unit).map(u -> world.with(List.of(u.without(block))));
+            return world.changing(unit, u -> u.without(block));
         }
     }
 
@@ -108,7 +108,7 @@ public sealed interface Cause {
 
         @Override
         public Optional<World> in(World world) {
-            return world.rig().unit(unit).map(u -> world.with(List.of(u.off())));
+            return world.changing(unit, u -> u.off());
         }
     }
 
@@ -156,7 +156,7 @@ public sealed interface Cause {
 
         @Override
         public Optional<World> in(World world) {
-            return world.rig().unit(unit).map(u -> world.with(List.of(u.reversing(axis))));
+            return world.changing(unit, u -> u.reversing(axis));
         }
     }
 }

@@ -13,12 +13,12 @@ import taxon.core.rig.Plan;
 /** Finds the single mistake that explains what was seen of a rig. Its work grows with the units that answered otherwise, and is bounded. */
 public final class Explainer {
     /** Somebody overlooks that a unit answered as well. */
-    private static final double OVERLOOKED = 0.1;
+    private static final double OVERLOOKED = Math.log(0.1);
     /** Somebody sees what is not there. */
-    private static final double IMAGINED = 1e-4;
+    private static final double IMAGINED = Math.log(1e-4);
 
     private static final int MOST_VERDICTS = 1_000;
-    private static final double NEGLIGIBLE = 1e-9;
+    private static final double NEGLIGIBLE = Math.log(1e-9);
 
     private final RigUnits rig;
 
@@ -32,7 +32,11 @@ public final class Explainer {
     }
 
     /** A cause with the rig that it would make. */
-    private record Weighed(Cause cause, World world, double weight, int unexplained) {}
+    private record Weighed(Cause cause, World world, double weight, int unexplained) {
+        Weighed weighing(double changed) {
+            return new Weighed(cause, world, changed, unexplained);
+        }
+    }
 
     /** The causes that may be, the likeliest first; none where all that was seen is as planned. */
     public List<Verdict> explain(List<Observation> observations) {
@@ -56,21 +60,23 @@ public final class Explainer {
                 .max()
                 .orElse(0);
         return byDifference.values().stream()
-                .filter(w -> w.weight() > most * NEGLIGIBLE)
+                .filter(w -> w.weight() - most > NEGLIGIBLE)
                 // Of equal ones, the one that was thought of first stays first.
                 .sorted(Comparator.comparingDouble(w -> -w.weight()))
                 .limit(MOST_VERDICTS)
+                .map(w -> w.weighing(Math.exp(w.weight() - most)))
                 .toList();
     }
 
+    /** Weighed in logarithms: what explains badly is still better than what explains worse. */
     private static Weighed weigh(Cause cause, World world, List<Observation> observations) {
-        double weight = cause.weight();
+        double weight = Math.log(cause.weight());
         int unexplained = 0;
         for (Observation observation : observations) {
             Set<Response> predicted = world.answers(observation.trial());
             int overlooked = without(predicted, observation.seen());
             int imagined = without(observation.seen(), predicted);
-            weight *= Math.pow(OVERLOOKED, overlooked) * Math.pow(IMAGINED, imagined);
+            weight += overlooked * OVERLOOKED + imagined * IMAGINED;
             unexplained += overlooked + imagined;
         }
         return new Weighed(cause, world, weight, unexplained);

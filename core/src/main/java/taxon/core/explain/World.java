@@ -5,7 +5,9 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.rig.FixtureKey;
@@ -30,6 +32,11 @@ record World(RigUnits rig, Map<FixtureKey, UnitState> units, Map<UniverseNumber,
         Map<FixtureKey, UnitState> all = new HashMap<>(units);
         changed.forEach(u -> all.put(u.key(), u));
         return new World(rig, all, carried);
+    }
+
+    /** With one unit otherwise; empty where the rig has it not. */
+    Optional<World> changing(FixtureKey unit, UnaryOperator<UnitState> how) {
+        return rig.unit(unit).map(u -> with(List.of(how.apply(u))));
     }
 
     World carrying(UniverseNumber line, UniverseNumber other) {

@@ -85,6 +85,15 @@ final class Merge {
         return all;
     }
 
+    /** All who win some slot together with another, a bit for each. */
+    int rivals() {
+        int all = 0;
+        for (int winning : winners) {
+            all |= Integer.bitCount(winning) > 1 ? winning : 0;
+        }
+        return all;
+    }
+
     /** When a slot last changed; {@link #NEVER} where it did not since it was first heard. */
     long moved(int slot) {
         return moved[slot];

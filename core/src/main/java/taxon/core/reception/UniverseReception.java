@@ -83,6 +83,7 @@ public final class UniverseReception {
      * A universe without its slots.
      *
      * @param winners those who have a say in some slot, by their index among the heard
+     * @param rivals those who win some slot together with another, likewise
      * @param above how many slots are above 0
      * @param fingerprint the same for the same levels
      */
@@ -90,6 +91,7 @@ public final class UniverseReception {
             Carrier carrier,
             List<Heard> heard,
             List<Integer> winners,
+            List<Integer> rivals,
             int above,
             int fingerprint,
             boolean isSampling,
@@ -97,6 +99,7 @@ public final class UniverseReception {
         public Overview {
             heard = List.copyOf(heard);
             winners = List.copyOf(winners);
+            rivals = List.copyOf(rivals);
         }
     }
 
@@ -220,6 +223,7 @@ public final class UniverseReception {
                 carrier,
                 heard(nanos),
                 indices(merge.winners()),
+                indices(merge.rivals()),
                 merge.above(),
                 merge.fingerprint(),
                 isSampling(nanos),

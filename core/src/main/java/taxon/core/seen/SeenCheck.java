@@ -91,28 +91,24 @@ public final class SeenCheck {
         if (overview.beyond() > 0) {
             remarks.add(new Remark.TurnedAway(overview.beyond()));
         }
-        List<Heard> winners =
-                overview.winners().stream().map(w -> overview.heard().get(w)).toList();
-        several(carrier, winners).ifPresent(remarks::add);
-        winners.forEach(w -> ofSender(carrier, w, remarks));
+        several(carrier, overview).ifPresent(remarks::add);
+        senders(overview, overview.winners()).forEach(w -> ofSender(carrier, w, remarks));
         sameAs(carrier, overview).ifPresent(remarks::add);
         return remarks;
     }
 
-    /** Those who win some slot at the highest priority that is won. */
-    private Optional<Remark> several(Carrier carrier, List<Heard> winners) {
-        List<Heard> rivals = winners.stream()
-                .filter(w -> winners.stream().anyMatch(o -> !o.equals(w) && mayMeet(w, o)))
-                .toList();
-        if (rivals.size() < 2) {
+    /** Those whose levels meet in some slot with the same weight. */
+    private Optional<Remark> several(Carrier carrier, Overview overview) {
+        List<Heard> rivals = senders(overview, overview.rivals());
+        if (rivals.isEmpty()) {
             return Optional.empty();
         }
         boolean same = rivals.stream().map(Heard::levels).distinct().count() == 1;
         return Optional.of(new Remark.Several(rivals, same, planned(carrier) >= rivals.size()));
     }
 
-    private static boolean mayMeet(Heard one, Heard other) {
-        return one.hasSlotPriorities() || other.hasSlotPriorities() || one.priority() == other.priority();
+    private static List<Heard> senders(Overview overview, List<Integer> which) {
+        return which.stream().map(w -> overview.heard().get(w)).toList();
     }
 
     private int planned(Carrier carrier) {

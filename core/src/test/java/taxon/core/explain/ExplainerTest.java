@@ -416,6 +416,17 @@ class ExplainerTest {
     }
 
     @Test
+    void whatNoSingleMistakeExplainsIsStillSaidNotToBeAsPlanned() {
+        Plan plan = rig(3);
+        Set<Response> strangers = new HashSet<>();
+        for (int key = 1_000; key < 1_200; key++) {
+            strangers.add(Response.of(FixtureKey.of(key), Attribute.of("Pan")));
+        }
+        List<Verdict> verdicts = new Explainer(plan).explain(List.of(new Observation(Trial.of(ONE, 1), strangers)));
+        assertThat(verdicts).isNotEmpty().allMatch(v -> v.unexplained() >= 200);
+    }
+
+    @Test
     void everyCauseHasASentence() {
         Plan plan = Rigs.place(
                 Rigs.place(Rigs.add(Rigs.empty(), HEAD, 2, 1), 1, 1, StartAddress.of(1, 1)),

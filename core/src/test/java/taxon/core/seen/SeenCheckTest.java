@@ -31,6 +31,7 @@ class SeenCheckTest {
 
     private final Watch watch = new Watch();
     private long millis;
+    private int sequence;
 
     private static Plan plan(Route... routes) {
         Plan plan = Rigs.empty().with(Box.node(1, "Node", Ipv4.of(127, 0, 0, 2), 8));
@@ -148,6 +149,26 @@ class SeenCheckTest {
         send(DESK, 1, 100, 25, true);
         send(SPARE, 1, 90, 25, true);
         assertThat(remarks(plan(sacn(1, 1)), sacn(1))).isEmpty();
+    }
+
+    @Test
+    void twoWhoShareTheSlotsBetweenThemByTheirPrioritiesDoNotFight() {
+        send(DESK, 1, 100, 25, false, 1, 2);
+        send(SPARE, 1, 100, 25, false, 3, 4);
+        for (int at = 2_000; at <= 4_000; at += 1_000) {
+            prioritise(DESK, at, 100, 0);
+            prioritise(SPARE, at, 0, 100);
+        }
+        assertThat(remarks(plan(sacn(1, 1)), sacn(1))).noneMatch(Remark.Several.class::isInstance);
+        prioritise(SPARE, 4_000, 100, 100);
+        assertThat(remarks(plan(sacn(1, 1)), sacn(1))).anyMatch(Remark.Several.class::isInstance);
+    }
+
+    private void prioritise(Sender sender, int at, int first, int second) {
+        byte[] priorities = {(byte) first, (byte) second};
+        LevelPacket packet = new LevelPacket(
+                sender, 100, sequence++ % 256, false, false, 0, LevelPacket.SLOT_PRIORITIES, priorities);
+        watch.take(sacn(1), packet, at * MILLI);
     }
 
     @Test

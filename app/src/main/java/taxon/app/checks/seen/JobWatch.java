@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -15,6 +16,8 @@ import taxon.core.reception.Sender.Protocol;
 import taxon.core.reception.Watch;
 import taxon.core.rig.Plan;
 import taxon.core.seen.Expected;
+import taxon.core.seen.Seen;
+import taxon.core.seen.SeenCheck;
 import taxon.wire.link.CardLink.Ending;
 import taxon.wire.link.CardLinks;
 import taxon.wire.link.LevelEar;
@@ -25,6 +28,17 @@ final class JobWatch implements AutoCloseable {
     /** A socket each. */
     static final int MOST_JOINED = 1_024;
 
+    private static final long FRESH_NANOS = 100_000_000L;
+
+    /** What was seen at a moment. */
+    private record Looked(Plan plan, long nanos, Seen seen) {
+        /** The same job state is the same plan; to compare whole plans would cost more than to look again. */
+        @SuppressWarnings("ReferenceEquality")
+        boolean isOf(Plan other) {
+            return plan == other;
+        }
+    }
+
     private final CardLinks.Lease lease;
     private final Ending listening;
     private final Ending discovery;
@@ -32,6 +46,7 @@ final class JobWatch implements AutoCloseable {
     private final Map<SacnUniverse, Ending> joined = new TreeMap<>();
     private final Set<SacnUniverse> asked = new TreeSet<>();
     private final Instant began;
+    private Optional<Looked> looked = Optional.empty();
     private final long beganNanos = System.nanoTime();
 
     /** @throws IOException when the group by which senders say what they send cannot be joined; then the lease was given back */
@@ -72,6 +87,18 @@ final class JobWatch implements AutoCloseable {
     /** The time of day of a moment on the clock of the packets. */
     Instant at(long nanos) {
         return began.plus(Duration.ofNanos(nanos - beganNanos));
+    }
+
+    /**
+     * What is heard, held against a plan. Worked out once for all pages that look at about the same time.
+     *
+     * @param nanos the time on the clock of the packets
+     */
+    synchronized Seen seen(Plan plan, long nanos) {
+        if (looked.filter(l -> l.isOf(plan) && nanos - l.nanos() < FRESH_NANOS).isEmpty()) {
+            looked = Optional.of(new Looked(plan, nanos, SeenCheck.of(plan, watch.overview(nanos), nanos)));
+        }
+        return looked.orElseThrow().seen();
     }
 
     /** Hears one more universe, until listening ends. */

@@ -8,7 +8,6 @@ import taxon.core.reception.Heard;
 import taxon.core.reception.UniverseReception.Overview;
 import taxon.core.seen.Remark;
 import taxon.core.seen.Seen;
-import taxon.core.seen.SeenCheck;
 import taxon.core.seen.SeenLine;
 import taxon.core.seen.SeenText;
 import taxon.formats.json.Json;
@@ -36,7 +35,7 @@ final class SeenJson {
         // What was planned since is listened for before it is called missing.
         body.put("notHeard", watch.keepUp(state.plan()));
         long now = System.nanoTime();
-        Seen seen = SeenCheck.of(state.plan(), watch.watch().overview(now), now);
+        Seen seen = watch.seen(state.plan(), now);
         body.put("card", watch.card().toString())
                 .put("since", watch.began().toString())
                 .put("asPlanned", seen.asPlanned())

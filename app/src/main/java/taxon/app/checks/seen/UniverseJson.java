@@ -9,7 +9,6 @@ import taxon.core.reception.Carrier;
 import taxon.core.reception.UniverseReception.SlotState;
 import taxon.core.reception.UniverseReception.State;
 import taxon.core.seen.Expected;
-import taxon.core.seen.SeenCheck;
 import taxon.formats.json.Json;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -33,7 +32,7 @@ final class UniverseJson {
     private static void fill(ObjectNode body, JobState state, JobWatch watch, Carrier carrier) {
         body.put("notHeard", watch.keepUp(state.plan()));
         long now = System.nanoTime();
-        SeenCheck.of(state.plan(), watch.watch().overview(now), now).lines().stream()
+        watch.seen(state.plan(), now).lines().stream()
                 .filter(l -> l.carrier().equals(carrier))
                 .findFirst()
                 .ifPresent(l -> SeenJson.row(body.putObject("universe"), l, now));
