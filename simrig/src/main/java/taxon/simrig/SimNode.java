@@ -17,6 +17,7 @@ import taxon.core.text.Counted;
 import taxon.wire.artnet.codec.ArtNetCodec;
 import taxon.wire.artnet.codec.ArtPacket;
 import taxon.wire.artnet.codec.ArtPacket.Flow;
+import taxon.wire.artnet.codec.ArtPacket.Output;
 import taxon.wire.artnet.codec.ArtPacket.PollReply;
 import taxon.wire.artnet.codec.ArtPacket.Port;
 import taxon.wire.artnet.codec.ArtPacket.TodData;
@@ -221,10 +222,20 @@ public final class SimNode implements AutoCloseable {
                     mac | Integer.toUnsignedLong(given.bits()),
                     replies.size() + 1,
                     part.stream()
-                            .map(p -> new Port(p.address().universe(), p.flow(), p.rdm()))
+                            .map(p -> new Port(p.address().universe(), p.flow(), p.rdm(), output(p)))
                             .toList()));
         }
         return replies;
+    }
+
+    /** Of two sources it makes the highest, as it does with what comes to it. */
+    private Output output(SimPort port) {
+        int sources = watch.state(port.carrier(), System.nanoTime())
+                .map(s -> s.heard().size())
+                .orElse(0);
+        boolean out = port.flow() == Flow.OUT;
+        return new Output(
+                out && sources > 0, out && sources > 1, false, port.sacn().isPresent());
     }
 
     private void tables(ArtPacket.TodRequest request, InetSocketAddress sender) {

@@ -104,6 +104,17 @@ final class Source {
         return givesPriorities(nanos) ? priorities[slot] & BYTE : priority;
     }
 
+    /** The highest that it gives: to its packet, or to one of its slots. */
+    int highestPriority(long nanos) {
+        int highest = priority;
+        if (givesPriorities(nanos)) {
+            for (byte own : priorities) {
+                highest = Math.max(highest, own & BYTE);
+            }
+        }
+        return highest;
+    }
+
     /** Of all its slots that have none of their own. */
     int priority() {
         return priority;

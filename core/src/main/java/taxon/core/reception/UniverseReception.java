@@ -199,6 +199,33 @@ public final class UniverseReception {
                 heard(nanos), IntStream.range(0, Slot.LAST).mapToObj(this::slot).toList(), isSampling(nanos), beyond);
     }
 
+    /** As {@link #state}, the levels alone: 512 of them. */
+    public byte[] levels(long nanos) {
+        forget(nanos);
+        merge.update(sources, nanos);
+        byte[] levels = new byte[Slot.LAST];
+        for (int slot = 0; slot < Slot.LAST; slot++) {
+            levels[slot] = (byte) merge.level(slot);
+        }
+        return levels;
+    }
+
+    /** Who is heard. */
+    public List<Heard> heardNow(long nanos) {
+        forget(nanos);
+        return heard(nanos);
+    }
+
+    /** The highest priority that a sender gives to a slot of it, 0 to 255; 0 where nobody sends. */
+    public int highestPriority(long nanos) {
+        forget(nanos);
+        return sources.stream()
+                .filter(Source::isLive)
+                .mapToInt(s -> s.highestPriority(nanos))
+                .max()
+                .orElse(0);
+    }
+
     private SlotState slot(int slot) {
         long moved = merge.moved(slot);
         return new SlotState(

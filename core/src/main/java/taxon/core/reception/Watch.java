@@ -14,7 +14,7 @@ import taxon.core.reception.UniverseReception.State;
  * the further ones are counted and nothing else, and the log keeps the newest {@value #MOST_HAPPENINGS} entries. Safe for several
  * threads; its clock is that of whoever gives it packets.
  */
-public final class Watch {
+public final class Watch implements LevelSink {
     public static final int MOST_UNIVERSES = 1_024;
     public static final int MOST_HAPPENINGS = 400;
 
@@ -24,7 +24,7 @@ public final class Watch {
     private long beyond;
     private long packets;
 
-    /** Takes a packet of a universe. */
+    @Override
     public synchronized void take(Carrier carrier, LevelPacket packet, long nanos) {
         packets++;
         UniverseReception known = universes.get(carrier);
@@ -42,7 +42,7 @@ public final class Watch {
         known.take(packet, nanos);
     }
 
-    /** Takes a page of the list of what a sender sends. */
+    @Override
     public synchronized void announced(String sender, int page, List<SacnUniverse> sent, long nanos) {
         announcements.take(sender, page, sent, nanos);
     }

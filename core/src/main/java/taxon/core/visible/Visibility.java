@@ -29,6 +29,11 @@ public final class Visibility {
                 .toList();
     }
 
+    /** True for a channel of which more is brighter: an intensity or an emitter. */
+    public static boolean givesLight(Channel channel) {
+        return LightChannels.givesLight(channel);
+    }
+
     /** The innermost parts that give light: what has cells gives none beside theirs. */
     private static List<Part> parts(List<ChannelReading> readings) {
         TreeSet<Part> lit = readings.stream()

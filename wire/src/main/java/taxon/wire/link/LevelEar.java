@@ -3,20 +3,20 @@ package taxon.wire.link;
 import java.net.InetSocketAddress;
 import taxon.core.reception.Carrier;
 import taxon.core.reception.LevelPacket;
+import taxon.core.reception.LevelSink;
 import taxon.core.reception.Sender;
 import taxon.core.reception.Sender.Protocol;
-import taxon.core.reception.Watch;
 import taxon.wire.artnet.codec.ArtPacket;
 import taxon.wire.sacn.codec.SacnData;
 import taxon.wire.sacn.codec.SacnDiscovery;
 import taxon.wire.sacn.codec.SacnPacket;
 
-/** Hands the levels that come by a link to a watch. Sends nothing. */
+/** Hands the levels that come by a link to whoever wants them. Sends nothing. */
 public final class LevelEar implements LinkListener {
-    private final Watch watch;
+    private final LevelSink sink;
 
-    public LevelEar(Watch watch) {
-        this.watch = watch;
+    public LevelEar(LevelSink sink) {
+        this.sink = sink;
     }
 
     @Override
@@ -24,7 +24,7 @@ public final class LevelEar implements LinkListener {
         if (packet instanceof ArtPacket.Dmx dmx) {
             // Art-Net names no sender in a packet of levels: it is known by its address.
             Sender from = new Sender(Protocol.ART_NET, sender.getAddress().getHostAddress(), "");
-            watch.take(
+            sink.take(
                     Carrier.of(dmx.address()),
                     new LevelPacket(
                             from,
@@ -42,9 +42,9 @@ public final class LevelEar implements LinkListener {
     @Override
     public void sacn(SacnPacket packet, InetSocketAddress sender, long nanos) {
         if (packet instanceof SacnData data) {
-            watch.take(Carrier.of(data.universe()), levels(data), nanos);
+            sink.take(Carrier.of(data.universe()), levels(data), nanos);
         } else if (packet instanceof SacnDiscovery list) {
-            watch.announced(list.cid().toString(), list.page(), list.universes(), nanos);
+            sink.announced(list.cid().toString(), list.page(), list.universes(), nanos);
         }
     }
 

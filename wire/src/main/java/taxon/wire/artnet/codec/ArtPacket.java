@@ -63,8 +63,22 @@ public sealed interface ArtPacket {
      * @param universe the low four bits of its Port-Address
      * @param flow which way its data goes
      * @param rdm true when remote management is on
+     * @param output what leaves by it
      */
-    record Port(int universe, Flow flow, boolean rdm) {}
+    record Port(int universe, Flow flow, boolean rdm, Output output) {}
+
+    /**
+     * What a port says of its output (GoodOutputA, from memory).
+     *
+     * @param dataFlows true when levels leave by it
+     * @param merging true when it joins two sources now
+     * @param latest true when it takes the latest of two sources, false when it makes the highest of both
+     * @param sacn true when it takes streaming ACN
+     */
+    record Output(boolean dataFlows, boolean merging, boolean latest, boolean sacn) {
+        /** Nothing leaves; of two sources it would make the highest. */
+        public static final Output STILL = new Output(false, false, false, false);
+    }
 
     /** Which way data goes through a port. */
     enum Flow {

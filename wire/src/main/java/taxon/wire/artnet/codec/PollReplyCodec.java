@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.function.ToIntFunction;
 import taxon.core.network.Ipv4;
 import taxon.wire.artnet.codec.ArtPacket.Flow;
+import taxon.wire.artnet.codec.ArtPacket.Output;
 import taxon.wire.artnet.codec.ArtPacket.PollReply;
 import taxon.wire.artnet.codec.ArtPacket.Port;
 import taxon.wire.bytes.ByteReader;
@@ -24,6 +25,9 @@ final class PollReplyCodec {
     private static final int OUTPUT = 0x80;
     private static final int INPUT = 0x40;
     private static final int DATA_FLOWS = 0x80;
+    private static final int MERGING = 0x08;
+    private static final int LATEST = 0x02;
+    private static final int TAKES_SACN = 0x01;
     /** In good output B: set where remote management is off. */
     private static final int RDM_OFF = 0x80;
     /** In status 1: the node can do remote management. */
@@ -44,7 +48,7 @@ final class PollReplyCodec {
         out.u16(reply.ports().size());
         perPort(out, reply, PollReplyCodec::type);
         out.zeros(PORTS);
-        perPort(out, reply, p -> p.flow() == Flow.OUT ? DATA_FLOWS : 0);
+        perPort(out, reply, p -> goodOutput(p.output()));
         perPort(out, reply, p -> p.flow() == Flow.IN ? p.universe() : 0);
         perPort(out, reply, p -> p.flow() == Flow.IN ? 0 : p.universe());
         out.zeros(6).u8(0);
@@ -60,6 +64,18 @@ final class PollReplyCodec {
             case IN -> INPUT;
             case NONE -> 0;
         };
+    }
+
+    private static int goodOutput(Output output) {
+        return (output.dataFlows() ? DATA_FLOWS : 0)
+                | (output.merging() ? MERGING : 0)
+                | (output.latest() ? LATEST : 0)
+                | (output.sacn() ? TAKES_SACN : 0);
+    }
+
+    private static Output output(int good) {
+        return new Output(
+                (good & DATA_FLOWS) != 0, (good & MERGING) != 0, (good & LATEST) != 0, (good & TAKES_SACN) != 0);
     }
 
     private static Flow flow(int type) {
@@ -94,7 +110,8 @@ final class PollReplyCodec {
             throw new MalformedPacketException("the number of ports", count, "at most " + PORTS);
         }
         byte[] types = in.bytes(PORTS).toArray();
-        in.skip(2 * PORTS);
+        in.skip(PORTS);
+        byte[] outputA = in.bytes(PORTS).toArray();
         byte[] inputs = in.bytes(PORTS).toArray();
         byte[] outputs = in.bytes(PORTS).toArray();
         in.skip(Math.min(in.remaining(), 7));
@@ -107,7 +124,7 @@ final class PollReplyCodec {
         for (int i = 0; i < count; i++) {
             Flow flow = flow(types[i]);
             int universe = (flow == Flow.IN ? inputs[i] : outputs[i]) & 0xF;
-            ports.add(new Port(universe, flow, (outputB[i] & RDM_OFF) == 0));
+            ports.add(new Port(universe, flow, (outputB[i] & RDM_OFF) == 0, output(outputA[i])));
         }
         return new PollReply(ip, shortName, longName, report, net, subNet, mac, bindIndex, ports);
     }

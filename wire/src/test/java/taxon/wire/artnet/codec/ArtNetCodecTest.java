@@ -14,6 +14,7 @@ import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
 import taxon.wire.artnet.codec.ArtPacket.Dmx;
 import taxon.wire.artnet.codec.ArtPacket.Flow;
+import taxon.wire.artnet.codec.ArtPacket.Output;
 import taxon.wire.artnet.codec.ArtPacket.PollReply;
 import taxon.wire.artnet.codec.ArtPacket.Port;
 import taxon.wire.artnet.codec.ArtPacket.Rdm;
@@ -41,7 +42,10 @@ class ArtNetCodecTest {
             2,
             0x02_00_5E_10_00_01L,
             1,
-            List.of(new Port(3, Flow.OUT, true), new Port(4, Flow.IN, false), new Port(5, Flow.NONE, true)));
+            List.of(
+                    new Port(3, Flow.OUT, true, new Output(true, true, false, true)),
+                    new Port(4, Flow.IN, false, Output.STILL),
+                    new Port(5, Flow.NONE, true, new Output(false, false, true, false))));
     private static final RdmMessage MESSAGE =
             RdmMessage.request(UNIT, Uid.parse("7FF0:FFFF0001"), 5, 0, CommandClass.GET, Pid.DEVICE_INFO, Bytes.NONE);
 
