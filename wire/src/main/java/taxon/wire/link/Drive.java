@@ -1,7 +1,6 @@
 package taxon.wire.link;
 
 import java.io.IOException;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,11 +23,6 @@ public final class Drive implements AutoCloseable {
     /** Forty times a second, as most consoles send (common practice). */
     private static final long TICK_NANOS = 25_000_000L;
 
-    /** Levels that do not change are sent three times more, and then every 800 to 1000 ms (E1.31, 6.6.2, from memory; Art-Net 4). */
-    private static final int REPEATS = 3;
-
-    private static final long STILL_NANOS = 800_000_000L;
-
     /** E1.31, 4.3, from memory. */
     private static final long ANNOUNCED_NANOS = 10_000_000_000L;
 
@@ -37,16 +31,9 @@ public final class Drive implements AutoCloseable {
     private final LevelSender sender;
     private final Grip grip;
     private final Runnable whenEnded;
-    private final Map<Outlet, Sent> sent = new HashMap<>();
+    private final Map<Outlet, Pacing> sent = new HashMap<>();
     private final Thread thread;
     private long announced;
-
-    private static final class Sent {
-        private byte[] levels = new byte[0];
-        private int priority;
-        private int times;
-        private long nanos;
-    }
 
     /** @param whenEnded told once, when nothing is sent any more */
     public Drive(LevelSender sender, Grip grip, Runnable whenEnded) {
@@ -84,8 +71,8 @@ public final class Drive implements AutoCloseable {
             announce(frames);
         }
         for (Grip.Frame frame : frames) {
-            Sent last = sent.computeIfAbsent(frame.outlet(), o -> new Sent());
-            if (isDue(last, frame, now)) {
+            Pacing pacing = sent.computeIfAbsent(frame.outlet(), o -> new Pacing());
+            if (pacing.isDue(frame.levels(), frame.priority(), now)) {
                 sender.send(destination(frame.outlet()), frame.priority(), frame.levels());
             }
         }
@@ -102,18 +89,6 @@ public final class Drive implements AutoCloseable {
         }
     }
 
-    private static boolean isDue(Sent last, Grip.Frame frame, long now) {
-        boolean same = Arrays.equals(last.levels, frame.levels());
-        if (same && last.times > REPEATS && now - last.nanos < STILL_NANOS) {
-            return false;
-        }
-        last.times = same ? last.times + 1 : 1;
-        last.levels = frame.levels();
-        last.priority = frame.priority();
-        last.nanos = now;
-        return true;
-    }
-
     private static Destination destination(Outlet outlet) {
         return new Destination(outlet.carrier(), outlet.to());
     }
@@ -122,7 +97,7 @@ public final class Drive implements AutoCloseable {
     private void farewell() {
         sent.forEach((outlet, last) -> {
             try {
-                sender.end(destination(outlet), last.priority, SLOTS);
+                sender.end(destination(outlet), last.priority(), SLOTS);
             } catch (IOException e) {
                 System.getLogger(Drive.class.getName())
                         .log(System.Logger.Level.WARNING, "{0} was not told that levels stop: {1}", outlet.box(), e);
