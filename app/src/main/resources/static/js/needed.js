@@ -8,6 +8,7 @@ const needs = {
   "svg[data-tapes]": "./tapes-press.js",
   "#wish": "./wish.js",
   "#network-drawing": "./network.js",
+  "#driving": "./raise.js",
   "#seen": "./seen.js",
   "#seen-universe": "./seen-universe.js",
 };

@@ -1,5 +1,6 @@
 package taxon.core.raising;
 
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
@@ -21,6 +22,7 @@ public final class Gate {
     private final Map<StartAddress, Barred> barred = new HashMap<>();
     private final Map<StartAddress, String> listeners = new HashMap<>();
     private final Map<StartAddress, Boolean> light = new HashMap<>();
+    private final Map<StartAddress, Integer> parkedOfHazards = new HashMap<>();
     private final Set<StartAddress> armed = new HashSet<>();
 
     private Gate(Reach reach) {
@@ -58,7 +60,12 @@ public final class Gate {
         if (reach.units().contains(block.ref().fixture())) {
             armed.add(at);
         }
-        bar(block, channel, offset).ifPresent(b -> barred.merge(at, b, Gate::graver));
+        bar(block, channel, offset).ifPresent(b -> {
+            barred.merge(at, b, Gate::graver);
+            if (block.isHazard() && b instanceof Barred.Parked p) {
+                parkedOfHazards.put(at, p.value());
+            }
+        });
     }
 
     private static Barred graver(Barred one, Barred other) {
@@ -84,6 +91,11 @@ public final class Gate {
         String own = block.fixture().traits().hazard();
         Facts.Hazard type = block.type().facts().hazard();
         return own.isBlank() ? type.words() : own;
+    }
+
+    /** The parked slots of those that were armed by their name: they hold their value whoever else is followed. */
+    Map<StartAddress, Integer> parkedOfHazards() {
+        return Collections.unmodifiableMap(parkedOfHazards);
     }
 
     /**

@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.BiConsumer;
+import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.reception.Carrier;
@@ -24,6 +26,7 @@ public final class Grip {
     public static final long PAGE_NANOS = 5_000_000_000L;
 
     private static final int SLOTS = 512;
+    private static final int BYTE = 0xFF;
 
     private final List<Driven> driven;
     private final Others others;
@@ -49,7 +52,14 @@ public final class Grip {
      *
      * @param levels 512 of them
      */
-    public record Frame(Outlet outlet, int priority, byte[] levels) {}
+    public record Frame(Outlet outlet, int priority, byte[] levels) {
+        /** Tells each slot with its level. */
+        public void each(BiConsumer<StartAddress, Integer> told) {
+            for (int i = 0; i < levels.length; i++) {
+                told.accept(new StartAddress(outlet.universe(), Slot.of(i + 1)), levels[i] & BYTE);
+            }
+        }
+    }
 
     /** A slot that was not raised, and why. */
     public record Left(StartAddress slot, Barred why) {}
@@ -135,6 +145,12 @@ public final class Grip {
                         d.outlet().universe().equals(universe) && d.meeting().isMixed());
     }
 
+    /** True when all that a universe gets is sent from here: where a box mixes two sources, what comes of it is not known. */
+    public boolean isWholeOf(UniverseNumber universe) {
+        return !isMixed(universe)
+                && driven.stream().anyMatch(d -> d.outlet().universe().equals(universe));
+    }
+
     /** Holds these no longer. */
     public synchronized void release(Collection<StartAddress> slots) {
         slots.forEach(held::remove);
@@ -216,6 +232,10 @@ public final class Grip {
     private Optional<Ended> changed(Driven one, long nanos) {
         Carrier carrier = one.outlet().carrier();
         List<Heard> heard = others.heard(carrier, nanos);
+        if (one.outlet().toBox()) {
+            // What is heard here need not be what the box gets; it says itself when it has two sources.
+            return Optional.empty();
+        }
         if (one.meeting() instanceof Meeting.Alone) {
             return heard.stream().findFirst().map(h -> new Ended.Joined(carrier, name(h)));
         }
@@ -244,6 +264,11 @@ public final class Grip {
     private byte[] levels(Driven one, long nanos) {
         byte[] levels = base(one, nanos);
         UniverseNumber universe = one.outlet().universe();
+        gate.parkedOfHazards().forEach((slot, level) -> {
+            if (slot.universe().equals(universe)) {
+                levels[slot.slot().number() - 1] = (byte) (int) level;
+            }
+        });
         held.forEach((slot, h) -> {
             if (slot.universe().equals(universe)) {
                 levels[slot.slot().number() - 1] = (byte) h.level();

@@ -11,6 +11,9 @@ public sealed interface Meeting {
     /** What a source of ours is called begins so, and goes on with who armed it. */
     String OWN_NAME = "Taxon, ";
 
+    /** Who is known by what the box says alone. */
+    String SOMEBODY = "Somebody";
+
     /** Nobody else sends. */
     record Alone() implements Meeting {}
 
@@ -60,23 +63,25 @@ public sealed interface Meeting {
      * @param box what it says of itself; empty where it did not answer
      */
     static Meeting of(Outlet outlet, List<Heard> others, int highest, Optional<BoxSays> box) {
-        List<Heard> live = others.stream().filter(h -> !h.isPreview()).toList();
-        if (!live.isEmpty()) {
-            return heard(outlet, live, highest, box);
-        }
-        if (!outlet.toBox()) {
-            return new Alone();
-        }
+        return outlet.toBox() ? said(outlet, box) : heard(outlet, others, highest, box);
+    }
+
+    /** What comes to this card need not be what comes to a box that is spoken to alone: only the box knows. */
+    private static Meeting said(Outlet outlet, Optional<BoxSays> box) {
         if (box.isEmpty()) {
             return new Silent(outlet.box());
         }
         if (!box.get().dataFlows()) {
             return new Alone();
         }
-        return outlet.isArtNet() ? merged(outlet.box(), box.get().merge()) : new Unknown(outlet.box());
+        return outlet.isArtNet() ? merged(SOMEBODY, box.get().merge()) : new Unknown(outlet.box());
     }
 
-    private static Meeting heard(Outlet outlet, List<Heard> live, int highest, Optional<BoxSays> box) {
+    private static Meeting heard(Outlet outlet, List<Heard> others, int highest, Optional<BoxSays> box) {
+        List<Heard> live = others.stream().filter(h -> !h.isPreview()).toList();
+        if (live.isEmpty()) {
+            return new Alone();
+        }
         String who = live.get(0).sender().name().isBlank()
                 ? live.get(0).sender().id()
                 : live.get(0).sender().name();

@@ -15,10 +15,18 @@ import taxon.core.reception.Sender.Protocol;
  * @param toBox true when it goes to the box alone, so that nobody else hears who sends there
  * @param priority that the plan gives it; 100 of Art-Net, which has none
  * @param merge how the port joins two sources, as planned
+ * @param port of the box, counted from 1
  * @param box its name, and the port: "Quay node port 2"
  */
 public record Outlet(
-        UniverseNumber universe, Carrier carrier, Ipv4 to, boolean toBox, int priority, Merge merge, String box)
+        UniverseNumber universe,
+        Carrier carrier,
+        Ipv4 to,
+        boolean toBox,
+        int priority,
+        Merge merge,
+        int port,
+        String box)
         implements Comparable<Outlet> {
     private static final Comparator<Outlet> ORDER = Comparator.comparing(Outlet::universe)
             .thenComparing(Outlet::carrier)

@@ -78,7 +78,14 @@ public record Outlets(List<Outlet> outlets, List<NoWay> none) {
             boolean toBox = sacn.delivery() == Delivery.TO_BOX;
             return (toBox ? ip : Optional.of(sacn.universe().multicastGroup()))
                     .map(to -> new Outlet(
-                            universe, Carrier.of(sacn.universe()), to, toBox, sacn.priority(), port.merge(), words));
+                            universe,
+                            Carrier.of(sacn.universe()),
+                            to,
+                            toBox,
+                            sacn.priority(),
+                            port.merge(),
+                            route.port().number(),
+                            words));
         }
         if (route instanceof Route.ArtNet artNet) {
             // One box is meant, whoever else hears it: what is raised goes there alone.
@@ -89,6 +96,7 @@ public record Outlets(List<Outlet> outlets, List<NoWay> none) {
                     artNet.delivery() == Delivery.TO_BOX,
                     Route.Sacn.USUAL_PRIORITY,
                     port.merge(),
+                    route.port().number(),
                     words));
         }
         return Optional.empty();

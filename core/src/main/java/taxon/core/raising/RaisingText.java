@@ -64,8 +64,9 @@ public final class RaisingText {
             return "It is driven by another Taxon already (" + held.who() + ").";
         }
         if (meeting instanceof Meeting.Highest highest) {
-            return highest.who() + " sends to it, and the box makes the highest of both: only brightness can be raised,"
-                    + " and only above what " + highest.who() + " sends.";
+            return highest.who()
+                    + " sends to it too, and the box makes the highest of both: only brightness can be raised,"
+                    + " and only above what comes from there.";
         }
         if (meeting instanceof Meeting.Latest latest) {
             return latest.who() + " sends to it, and the box takes whoever sent last: it would jump between the two."

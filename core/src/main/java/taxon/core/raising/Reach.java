@@ -41,7 +41,7 @@ public record Reach(Set<UniverseNumber> universes, Set<FixtureKey> units, Set<Fi
     }
 
     /** True when a fixture was armed, by itself or with its universe. */
-    boolean holds(PlannedBlock block) {
+    public boolean holds(PlannedBlock block) {
         return units.contains(block.ref().fixture())
                 || block.start().filter(s -> universes.contains(s.universe())).isPresent();
     }

@@ -27,6 +27,7 @@ import taxon.core.rig.Box;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
+import taxon.core.rig.Traits;
 import taxon.core.rig.Universe;
 import taxon.core.testing.Rigs;
 
@@ -305,6 +306,18 @@ class GripTest {
         grip.arm(FixtureKey.of(2));
         assertThat(grip.raise(Map.of(StartAddress.of(1, 11), 9), "Ann", 0)).isEmpty();
         assertThat(grip.ended()).isEmpty();
+    }
+
+    @Test
+    void whatIsParkedOfAHazardHoldsItsValueWhateverTheConsoleSends() {
+        send(DESK, 100, 10, 20, 30);
+        Plan plan = bySacn();
+        Fixture one = plan.fixture(FixtureKey.of(1)).orElseThrow();
+        Traits care = one.traits().withHazard("laser").withParked(List.of(new Traits.Parked(1, 2, 66, "the zone")));
+        Grip grip = grip(plan.with(one.withTraits(care)), units(1));
+        assertThat(sent(grip)).as("not armed: the console alone").startsWith(10, 20, 30);
+        grip.arm(FixtureKey.of(1));
+        assertThat(sent(grip)).startsWith(10, 66, 30);
     }
 
     @Test

@@ -220,4 +220,16 @@ class VisibilityTest {
         }
         return mode(channels.toArray(Channel[]::new));
     }
+
+    @Test
+    void whatAUnitNeedsBesidesLevelsIsSaid() {
+        Block layer = new Block(
+                "Layer 1", List.of(plain("Dimmer", Part.layer(1), 1), plain("MediaContent1", Part.layer(1), 2)), "");
+        Block addOn = new Block("Shutter add-on", List.of(plain("Shutter1", Part.WHOLE, 1)), "shutter module: on");
+        assertThat(Needs.of(new Mode("both", Optional.empty(), List.of(layer, addOn))))
+                .containsExactly(
+                        "It shows what is played: choose media content.",
+                        "Shutter add-on needs a setting in the unit: shutter module: on.");
+        assertThat(Needs.of(mode(plain("Dimmer", Part.WHOLE, 1)))).isEmpty();
+    }
 }

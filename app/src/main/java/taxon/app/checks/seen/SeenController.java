@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import taxon.app.checks.live.LiveFeed;
 import taxon.app.edit.JobState;
 import taxon.app.form.NotThereException;
 import taxon.app.form.Reply;

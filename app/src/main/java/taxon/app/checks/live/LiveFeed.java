@@ -1,4 +1,4 @@
-package taxon.app.checks.seen;
+package taxon.app.checks.live;
 
 import java.io.IOException;
 import java.util.Map;
@@ -23,7 +23,7 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
  * at is worked out once; what nobody looks at is not worked out. A page that is slow misses some, and holds up no other.
  */
 @Component
-class LiveFeed implements SmartLifecycle {
+public class LiveFeed implements SmartLifecycle {
     private static final int MOST_FOLLOWERS = 100;
     private static final int SENDERS = 4;
     private static final long TICK_MILLIS = 125;
@@ -71,7 +71,7 @@ class LiveFeed implements SmartLifecycle {
      * @param topic the same for all who are to be told the same
      * @param now the data of the event
      */
-    SseEmitter follow(String topic, Supplier<String> now) {
+    public SseEmitter follow(String topic, Supplier<String> now) {
         Follower follower = new Follower(ages.incrementAndGet(), topic);
         follower.emitter.onCompletion(() -> followers.remove(follower.age));
         follower.emitter.onError(gone -> followers.remove(follower.age));
