@@ -29,11 +29,7 @@ public record HeardJob(TaxonServer server, Http http, String job, SimConsole des
     public static HeardJob start(int first, int host) throws IOException {
         TaxonServer server = TaxonServer.empty();
         Http http = server.http();
-        String job = http.job("Heard");
-        edit(http, job, "/boxes", "kind", "node", "name", "Node", "ip", "127." + host + ".0.9", "ports", 4);
-        way(http, job, 1, "sacn", first, "to-group");
-        way(http, job, 2, "sacn", first + MISSING, "to-group");
-        way(http, job, 3, "art-net", host, "to-box");
+        String job = planned(http, first, host);
         Ipv4 card = Ipv4.parse(http.post(job + "/checks/seen/listen")
                         .json()
                         .path("card")
@@ -49,6 +45,25 @@ public record HeardJob(TaxonServer server, Http http, String job, SimConsole des
                         new Output(3, new Destination(Carrier.of(new PortAddress(host)), card), 100)),
                 HeardJob::show);
         return new HeardJob(server, http, job, desk);
+    }
+
+    /** A job of three universes on any server: its path. */
+    public static String planned(Http http, int first, int host) {
+        String job = http.job("Heard");
+        edit(http, job, "/boxes", "kind", "node", "name", "Node", "ip", "127." + host + ".0.9", "ports", 4);
+        way(http, job, 1, "sacn", first, "to-group");
+        way(http, job, 2, "sacn", first + MISSING, "to-group");
+        way(http, job, 3, "art-net", host, "to-box");
+        return job;
+    }
+
+    /** A console that sends the first universe alone. */
+    public static SimConsole desk(int first, int host) throws IOException {
+        return SimConsole.start(
+                Ipv4.of(127, host, 0, 1),
+                "Pageant desk",
+                List.of(new Output(1, Destination.group(new SacnUniverse(first)), 100)),
+                HeardJob::show);
     }
 
     /** Slot 1 stands, slot 10 moves. */

@@ -237,7 +237,7 @@ public final class Grip {
             return Optional.empty();
         }
         if (one.meeting() instanceof Meeting.Alone) {
-            return heard.stream().findFirst().map(h -> new Ended.Joined(carrier, name(h)));
+            return heard.stream().findFirst().map(h -> new Ended.Joined(carrier, h.named()));
         }
         if (one.meeting() instanceof Meeting.Over over) {
             int highest = others.highestPriority(carrier, nanos);
@@ -245,7 +245,8 @@ public final class Grip {
                 return Optional.of(new Ended.SourceGone(carrier, over.who()));
             }
             return highest >= over.ours()
-                    ? Optional.of(new Ended.Outbid(carrier, name(heard.get(heard.size() - 1)), highest))
+                    ? Optional.of(new Ended.Outbid(
+                            carrier, heard.get(heard.size() - 1).named(), highest))
                     : Optional.empty();
         }
         boolean wasHeard =
@@ -253,12 +254,6 @@ public final class Grip {
         return wasHeard && heard.isEmpty()
                 ? Optional.of(new Ended.SourceGone(carrier, ((Meeting.Highest) one.meeting()).who()))
                 : Optional.empty();
-    }
-
-    private static String name(Heard heard) {
-        return heard.sender().name().isBlank()
-                ? heard.sender().id()
-                : heard.sender().name();
     }
 
     private byte[] levels(Driven one, long nanos) {

@@ -5,6 +5,7 @@ import java.util.Optional;
 import taxon.core.network.BoxPort.Merge;
 import taxon.core.network.Route;
 import taxon.core.reception.Heard;
+import taxon.core.text.Listed;
 
 /** What happens on a way when a second source begins there: told before it does. */
 public sealed interface Meeting {
@@ -82,12 +83,14 @@ public sealed interface Meeting {
         if (live.isEmpty()) {
             return new Alone();
         }
-        String who = live.get(0).sender().name().isBlank()
-                ? live.get(0).sender().id()
-                : live.get(0).sender().name();
-        if (live.stream().anyMatch(h -> h.sender().name().startsWith(OWN_NAME))) {
-            return new HeldElsewhere(who);
+        Optional<String> held = live.stream()
+                .map(Heard::named)
+                .filter(n -> n.startsWith(OWN_NAME))
+                .findFirst();
+        if (held.isPresent()) {
+            return new HeldElsewhere(held.get());
         }
+        String who = Listed.of(live.stream().map(Heard::named).distinct().toList());
         if (outlet.isArtNet()) {
             return merged(who, box.map(BoxSays::merge).orElse(outlet.merge()));
         }

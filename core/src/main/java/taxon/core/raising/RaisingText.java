@@ -61,7 +61,7 @@ public final class RaisingText {
                     + " Have it sent with a lower priority.";
         }
         if (meeting instanceof Meeting.HeldElsewhere held) {
-            return "It is driven by another Taxon already (" + held.who() + ").";
+            return "It is driven by hand already (" + held.who() + "). Have it let go first.";
         }
         if (meeting instanceof Meeting.Highest highest) {
             return highest.who()

@@ -38,6 +38,11 @@ public record Heard(
         boolean isAllZero) {
     private static final long STILL_AFTER_NANOS = 3_000_000_000L;
 
+    /** What its sender calls itself, and where it has no name what tells it from others. */
+    public String named() {
+        return sender.name().isBlank() ? sender.id() : sender.name();
+    }
+
     /** True when its levels did not change for three seconds, so that it may send but one packet a second (E1.31, 6.6.2; Art-Net 4). */
     public boolean isStill(long nanos) {
         return nanos - changedNanos > STILL_AFTER_NANOS;

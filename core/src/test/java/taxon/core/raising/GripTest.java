@@ -221,7 +221,7 @@ class GripTest {
         assertThat(meeting(outlet(bySacn()), Optional.empty())).isEqualTo(new Meeting.TooHigh("Pageant desk"));
         send(new Sender(Protocol.SACN, "second", "Taxon, Ben"), 100, 10);
         Meeting second = meeting(outlet(bySacn()), Optional.empty());
-        assertThat(second).isInstanceOf(Meeting.HeldElsewhere.class);
+        assertThat(second).isEqualTo(new Meeting.HeldElsewhere("Taxon, Ben"));
         assertThatThrownBy(() -> grip(bySacn(), units(1))).isInstanceOf(IllegalArgumentException.class);
     }
 

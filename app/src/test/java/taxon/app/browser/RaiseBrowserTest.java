@@ -1,0 +1,74 @@
+package taxon.app.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.Keys;
+import taxon.app.testing.Browser;
+import taxon.app.testing.HeardJob;
+
+class RaiseBrowserTest {
+    private static final int FIRST = 8_201;
+
+    private static HeardJob heard;
+    private static Browser browser;
+
+    @BeforeAll
+    static void start() throws IOException {
+        heard = HeardJob.start(FIRST, 82);
+        heard.edit("/fixtures", "count", 2, "type", "fernglass-tern/16-channel", "position", "Pipe", "firstId", 101);
+        heard.edit("/fixtures/1/address", "block", 1, "address", "1.1");
+        heard.edit("/fixtures/2/address", "block", 1, "address", "1.101");
+        browser = Browser.start();
+    }
+
+    @AfterAll
+    static void stop() {
+        browser.close();
+        heard.close();
+    }
+
+    private static String page(String rest) {
+        return heard.server().url() + heard.job() + rest;
+    }
+
+    @Test
+    void aUnitIsRaisedOverTheConsoleAndLetGoAgain() {
+        browser.open(page("/checks/raise?sel=1,2"));
+        browser.click("#prepare-it");
+        browser.see("#ways", "Pageant desk sends it with priority 100.");
+        browser.until("it does not become ready", () -> browser.count("#arm-it:enabled") == 1);
+        browser.click("#arm-it");
+        browser.see("#drive-left", "0 slots held.");
+        browser.click("#next-unit");
+        browser.see("#unit-label", "101");
+        browser.until("nothing is held", () -> browser.count("#held-slots tbody tr") > 0);
+        browser.see("#held", "of universe 1 since");
+        browser.click("#next-unit");
+        browser.see("#unit-label", "102");
+        browser.click("#unit-channels tr[data-index='0'] input");
+        browser.press(Keys.END);
+        browser.see("#unit-channels tr[data-index='0'] [data-now]", "65535 (100 %)");
+        browser.click("#let-go");
+        browser.see("#drive-state", "Over. ");
+        browser.until("the strip stays", () -> browser.count("#held .held") == 0);
+    }
+
+    @Test
+    void leavingThePageLetsGo() {
+        browser.open(page("/checks/raise?sel=1"));
+        browser.click("#prepare-it");
+        browser.until("it does not become ready", () -> browser.count("#arm-it:enabled") == 1);
+        browser.click("#arm-it");
+        browser.see("#drive-left", "0 slots held.");
+        browser.open(page("/rig"));
+        browser.see("#held", "has armed universe 1");
+        browser.until("it is still armed", () -> browser.count("#held .held") == 0);
+        browser.open(page("/checks/raise"));
+        browser.see("#armings", "No page that shows it answered any more.");
+        assertThat(browser.count("#armings tbody tr")).isPositive();
+    }
+}
