@@ -6,6 +6,7 @@ const needs = {
   "svg[data-units], [data-drawing]": "./drawing.js",
   "svg[data-tapes], #overview": "./tapes.js",
   "svg[data-tapes]": "./tapes-press.js",
+  "#sim-units": "./sim-units.js",
   "#wish": "./wish.js",
   "#network-drawing": "./network.js",
   "#driving": "./raise.js",

@@ -30,7 +30,7 @@ import tools.jackson.databind.JsonNode;
 @Isolated
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class RaiseHttpTest {
-    private static final int FIRST = 8_501;
+    private static final int FIRST = 8_101;
     private static final Carrier SENT = Carrier.of(new SacnUniverse(FIRST));
     private static final Carrier QUIET = Carrier.of(new SacnUniverse(FIRST + HeardJob.MISSING));
 
@@ -44,7 +44,7 @@ class RaiseHttpTest {
 
     @BeforeAll
     void start() throws IOException {
-        heard = HeardJob.start(FIRST, 85);
+        heard = HeardJob.start(FIRST, 81);
         http = heard.http();
         at = heard.job() + "/checks/raise";
         heard.edit("/fixtures", "count", 2, "type", "fernglass-tern/16-channel", "position", "Pipe", "firstId", 101);
@@ -52,7 +52,7 @@ class RaiseHttpTest {
         address(1, "1.1");
         address(2, "2.1");
         address(3, "2.101");
-        line = CardLink.open(Ipv4.of(127, 85, 0, 7), CardLink.Sharing.ALONE);
+        line = CardLink.open(Ipv4.of(127, 81, 0, 7), CardLink.Sharing.ALONE);
         line.join(new SacnUniverse(FIRST));
         line.join(new SacnUniverse(FIRST + HeardJob.MISSING));
         line.listen(new LevelEar(receiver));
@@ -296,14 +296,14 @@ class RaiseHttpTest {
 
     @Test
     void nothingLeavesThisMachineBeforeTheNetworkIsArmedToo() {
-        Http.Answer box = heard.edit("/boxes", "kind", "node", "name", "Far", "ip", "10.85.0.9", "ports", 1);
+        Http.Answer box = heard.edit("/boxes", "kind", "node", "name", "Far", "ip", "10.81.0.9", "ports", 1);
         assertThat(box.status()).as(box.text()).isEqualTo(200);
         Http.Answer way = heard.edit(
                 "/universes/4/ways", "protocol", "art-net", "carriedAs", 44, "outlet", "2/1", "delivery", "to-box");
         assertThat(way.status()).as(way.text()).isEqualTo(200);
         Http.Answer refused = prepare("universes", "4");
         assertThat(refused.status()).isEqualTo(409);
-        assertThat(refused.reasons()).contains("Levels would leave this machine, to 10.85.0.9.");
+        assertThat(refused.reasons()).contains("Levels would leave this machine, to 10.81.0.9.");
         http.post(heard.job() + "/undo", "version", http.version(heard.job()));
         http.post(heard.job() + "/undo", "version", http.version(heard.job()));
     }

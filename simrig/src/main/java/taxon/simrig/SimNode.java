@@ -181,6 +181,17 @@ public final class SimNode implements AutoCloseable {
                 : none;
     }
 
+    /** What each unit on its lines does now; one whose receiver has lost its link gets nothing. */
+    public List<SimShown> shown() {
+        List<SimShown> shown = new ArrayList<>();
+        for (int port = 1; port <= planned.size(); port++) {
+            boolean reached = !ports().get(port - 1).units().isEmpty();
+            List<Integer> levels = reached ? levels(port) : Collections.nCopies(Slot.LAST, 0);
+            planned.get(port - 1).units().forEach(u -> shown.add(u.shown(levels)));
+        }
+        return List.copyOf(shown);
+    }
+
     private Ipv4 mask() {
         int prefix = faults.stream()
                 .filter(SimFault.OtherMask.class::isInstance)

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import taxon.core.dmx.Slot;
+import taxon.core.seen.ChannelReading;
 import taxon.wire.bytes.Bytes;
 import taxon.wire.rdm.codec.CommandClass;
 import taxon.wire.rdm.codec.DeviceInfo;
@@ -35,6 +36,7 @@ public final class SimUnit {
     private int personality;
     private final List<Integer> starts;
     private boolean identifying;
+    private String hangs = "";
     private Set<Integer> refused = Set.of();
     private boolean muteAfterSetting;
 
@@ -81,6 +83,27 @@ public final class SimUnit {
     public synchronized SimUnit losingAnswersToSetting() {
         muteAfterSetting = true;
         return this;
+    }
+
+    /** One on which something is written for those who look at it, whatever it says of itself. */
+    public synchronized SimUnit hanging(String written) {
+        hangs = written;
+        return this;
+    }
+
+    /**
+     * What it does by the levels of its line: it listens where it is set to and in the mode that it is in.
+     *
+     * @param levels 512 of them
+     */
+    public synchronized SimShown shown(List<Integer> levels) {
+        List<ChannelReading> readings = new ArrayList<>();
+        for (int i = 0; i < current().blocks().size(); i++) {
+            int start = starts.get(i);
+            readings.addAll(ChannelReading.of(
+                    current().blocks().get(i), o -> start + o - 2 < levels.size() ? levels.get(start + o - 2) : 0));
+        }
+        return new SimShown(uid, hangs, starts.get(0), current().name(), readings, identifying);
     }
 
     public Uid uid() {

@@ -2,11 +2,15 @@ package taxon.simrig;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import taxon.core.fixture.ChannelScript;
+import taxon.core.fixture.Mode;
 import taxon.wire.bytes.Bytes;
 import taxon.wire.rdm.codec.CommandClass;
 import taxon.wire.rdm.codec.NackReason;
@@ -71,5 +75,29 @@ class SimUnitTest {
     void identifyIsOnOrOff() {
         assertThat(refusal(ask(OWN, CommandClass.SET, Pid.IDENTIFY_DEVICE, 2))).contains(NackReason.DATA_OUT_OF_RANGE);
         assertThat(refusal(ask(OWN, CommandClass.SET, Pid.IDENTIFY_DEVICE, 1))).isEmpty();
+    }
+
+    @Test
+    void aUnitDoesWhatItsOwnAddressAndModeMakeOfTheLevels() {
+        SimPersonality first = SimPersonality.of(
+                new Mode("short", Optional.of(1), List.of(ChannelScript.block("Main", "Dimmer ColorAdd_R"))));
+        SimPersonality second = SimPersonality.of(
+                new Mode("long", Optional.of(2), List.of(ChannelScript.block("Main", "ColorAdd_R Dimmer:2"))));
+        SimUnit hung =
+                new SimUnit(OWN, "Oxbow", "Dunlin", "", List.of(first, second), 1, List.of(511), false).hanging("101");
+        List<Integer> levels = new ArrayList<>(Collections.nCopies(512, 0));
+        levels.set(510, 255);
+        levels.set(511, 7);
+        SimShown shown = hung.shown(levels);
+        assertThat(shown.hangs()).isEqualTo("101");
+        assertThat(shown.mode()).isEqualTo("short");
+        assertThat(shown.readings())
+                .extracting(r -> r.channel().attribute().name() + " " + r.value())
+                .containsExactly("Dimmer 255", "ColorAdd_R 7");
+        hung.answer(RdmMessage.request(OWN, CONSOLE, 1, 0, CommandClass.SET, Pid.DMX_PERSONALITY, Bytes.of(2)));
+        assertThat(hung.shown(levels).readings())
+                .as("what lies past 512 is nothing")
+                .extracting(r -> r.channel().attribute().name() + " " + r.value())
+                .containsExactly("ColorAdd_R 255", "Dimmer " + (7 << 8));
     }
 }

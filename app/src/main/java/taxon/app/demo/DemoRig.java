@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import taxon.core.dmx.UniverseNumber;
-import taxon.core.fixture.Block;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.network.Ipv4;
@@ -97,7 +96,8 @@ final class DemoRig {
             starts.set(0, WRONG_STARTS.getOrDefault(id, 1));
         }
         String label = WITHOUT_LABEL.contains(id) ? "" : String.valueOf(id);
-        return simulated(type, label, WRONG_MODES.getOrDefault(id, planned), starts);
+        return simulated(type, label, WRONG_MODES.getOrDefault(id, planned), starts)
+                .hanging(fixture.label());
     }
 
     private void stranger(int universe, String name, int personality, int start) {
@@ -106,10 +106,8 @@ final class DemoRig {
     }
 
     private SimUnit simulated(FixtureType type, String label, int personality, List<Integer> starts) {
-        List<SimPersonality> personalities = type.modes().stream()
-                .map(m -> new SimPersonality(
-                        m.name(), m.blocks().stream().map(Block::footprint).toList()))
-                .toList();
+        List<SimPersonality> personalities =
+                type.modes().stream().map(SimPersonality::of).toList();
         made++;
         return new SimUnit(
                 new Uid(PROTOTYPES, made), type.maker(), type.name(), label, personalities, personality, starts, false);

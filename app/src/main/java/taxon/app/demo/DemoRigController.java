@@ -7,16 +7,19 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import taxon.app.demo.DemoDesk.Act;
 import taxon.app.demo.DemoFaults.Kind;
 import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
+import taxon.app.live.LiveFeed;
 import taxon.core.rig.Box;
 import taxon.formats.json.Json;
 import taxon.simrig.SimFault;
@@ -31,8 +34,10 @@ class DemoRigController {
     private final DemoFaults rig;
     private final DemoDesk desk;
     private final Frames frames;
+    private final LiveFeed live;
 
-    DemoRigController(DemoFaults rig, DemoDesk desk, Frames frames) {
+    DemoRigController(DemoFaults rig, DemoDesk desk, Frames frames, LiveFeed live) {
+        this.live = live;
         this.rig = rig;
         this.desk = desk;
         this.frames = frames;
@@ -109,6 +114,26 @@ class DemoRigController {
             b.faults().forEach(faults::add);
         });
         return body;
+    }
+
+    /** What the units do now: drawn, or as JSON with where each listens. */
+    @GetMapping("/jobs/{job}/simulated-rig/units")
+    Object units(@PathVariable int job, HttpServletRequest request, Model model) {
+        if (Reply.wantsJson(request)) {
+            frames.state(job);
+            return Reply.json(HttpStatus.OK, DemoUnits.json(rig.boxes()));
+        }
+        model.addAttribute(
+                "rows",
+                DemoUnits.rows(frames.open(job, Optional.of(Stage.CHECKS), request, model)
+                        .plan()));
+        return "checks/simulated-units";
+    }
+
+    @GetMapping(path = "/jobs/{job}/simulated-rig/units/follow", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+    SseEmitter follow(@PathVariable int job) {
+        frames.state(job);
+        return live.follow("simulated units", () -> DemoUnits.json(rig.boxes()).toString());
     }
 
     /** Gives the box {@code box} (by name) the fault {@code fault}, at {@code port} where it is one of a port. */

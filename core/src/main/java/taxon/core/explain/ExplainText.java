@@ -56,6 +56,45 @@ public final class ExplainText {
         return AttributeBook.words(c.axis()) + " of " + name(c.unit()) + " goes the other way round.";
     }
 
+    /** What to do about it, a sentence. */
+    public String remedy(Cause cause) {
+        if (cause instanceof Cause.OtherAddress c) {
+            return "Set " + name(c.unit()) + block(c.unit(), c.block()) + " to slot " + c.planned() + ".";
+        }
+        if (cause instanceof Cause.SameAddress c) {
+            return "Set " + name(c.unit()) + " to its planned slot "
+                    + plan.fixture(c.unit())
+                            .flatMap(f -> f.address(1))
+                            .map(a -> a.slot().toString())
+                            .orElse("")
+                    + ".";
+        }
+        if (cause instanceof Cause.OtherMode c) {
+            return "Set the mode of " + name(c.unit()) + " to "
+                    + plan.fixture(c.unit()).map(Fixture::mode).orElse("the planned one")
+                    + ", or plan it in " + c.mode().name() + ".";
+        }
+        if (cause instanceof Cause.Swapped c) {
+            return "Exchange the addresses of " + name(c.one()) + " and " + name(c.other())
+                    + " on the units, or in the plan.";
+        }
+        if (cause instanceof Cause.BlockOff c) {
+            return "Switch the block on in the menu of " + name(c.unit()) + ".";
+        }
+        if (cause instanceof Cause.UnitOff c) {
+            return "Look at " + name(c.unit()) + ": power, plug, and whether its display says that data comes.";
+        }
+        if (cause instanceof Cause.LineBroken c) {
+            return "Look at the cable into " + name(c.firstSilent()) + ", and at the unit before it.";
+        }
+        if (cause instanceof Cause.OtherUniverse c) {
+            return "Set the port of universe " + c.line() + ", or whoever sends it, to the planned number.";
+        }
+        Cause.AxisReversed c = (Cause.AxisReversed) cause;
+        return "Reverse " + AttributeBook.words(c.axis()) + " in the menu of " + name(c.unit())
+                + ", or plan it as reversed.";
+    }
+
     private String block(FixtureKey key, int block) {
         return plan.fixture(key)
                 .flatMap(plan::mode)

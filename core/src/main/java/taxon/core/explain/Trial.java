@@ -1,6 +1,7 @@
 package taxon.core.explain;
 
 import taxon.core.dmx.SlotRange;
+import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 
 /** Slots of a universe that are raised alone, to see what answers. */
@@ -15,10 +16,10 @@ public record Trial(UniverseNumber universe, SlotRange slots) {
         return slots.length() == 1;
     }
 
-    /** "2.33", "2.1 to 2.256". */
+    /** "2.033", "2.001 to 2.256". */
     @Override
     public String toString() {
-        String first = universe + "." + slots.first();
-        return isOfOneSlot() ? first : first + " to " + universe + "." + slots.last();
+        StartAddress first = StartAddress.of(universe.number(), slots.first());
+        return isOfOneSlot() ? first.toString() : first + " to " + StartAddress.of(universe.number(), slots.last());
     }
 }

@@ -232,4 +232,27 @@ class VisibilityTest {
                         "Shutter add-on needs a setting in the unit: shutter module: on.");
         assertThat(Needs.of(mode(plain("Dimmer", Part.WHOLE, 1)))).isEmpty();
     }
+
+    private static Glow glow(Mode mode, int... levels) {
+        List<ChannelReading> readings = new ArrayList<>();
+        mode.blocks().forEach(b -> readings.addAll(ChannelReading.of(b, o -> o <= levels.length ? levels[o - 1] : 0)));
+        return Glow.of(readings);
+    }
+
+    @Test
+    void aUnitGlowsInItsColourAsBrightAsItIsAndNotAtAllWhenItIsDark() {
+        Mode mode = mode(
+                plain("Dimmer", Part.WHOLE, 1),
+                plain("ColorAdd_R", Part.WHOLE, 2),
+                plain("ColorAdd_G", Part.WHOLE, 3),
+                plain("Pan", Part.WHOLE, 4));
+        assertThat(glow(mode, 255, 255, 0, 0)).isEqualTo(new Glow(255, 0, 0, Optional.of(0.0), Optional.empty()));
+        assertThat(glow(mode, 51, 255, 255, 255)).isEqualTo(new Glow(51, 51, 0, Optional.of(100.0), Optional.empty()));
+        assertThat(glow(mode, 0, 255, 255, 0).red()).isZero();
+        Mode white = mode(shutter(1), plain("Dimmer", Part.WHOLE, 2), plain("ColorSub_C", Part.WHOLE, 3));
+        assertThat(glow(white, 32, 255, 0).red()).isEqualTo(255);
+        assertThat(glow(white, 32, 255, 255).red()).isZero();
+        assertThat(glow(white, 32, 255, 255).green()).isEqualTo(255);
+        assertThat(glow(white, 0, 255, 0).green()).as("closed").isZero();
+    }
 }

@@ -1,4 +1,4 @@
-package taxon.app.checks.live;
+package taxon.app.live;
 
 import java.io.IOException;
 import java.util.Map;

@@ -1,0 +1,21 @@
+package taxon.simrig;
+
+import java.util.List;
+import taxon.core.seen.ChannelReading;
+import taxon.wire.rdm.codec.Uid;
+
+/**
+ * What a simulated unit does now, for somebody who looks at it.
+ *
+ * @param hangs what is written on it for those who look; empty for a unit that nobody knows
+ * @param start where it listens
+ * @param mode that it is in
+ * @param readings what its levels say to it, by its own address and mode
+ * @param identifying true while it makes itself known
+ */
+public record SimShown(
+        Uid uid, String hangs, int start, String mode, List<ChannelReading> readings, boolean identifying) {
+    public SimShown {
+        readings = List.copyOf(readings);
+    }
+}
