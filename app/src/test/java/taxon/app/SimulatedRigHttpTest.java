@@ -40,6 +40,33 @@ class SimulatedRigHttpTest {
         assertThat(http.post(RIG + "/heal").status()).isEqualTo(200);
     }
 
+    private JsonNode unit(String written) {
+        return http.get(RIG + "/units")
+                .json()
+                .path("units")
+                .valueStream()
+                .filter(u -> u.path("unit").asString().equals(written))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void unitsDoWhatComesDownTheirLineAndNothingWhereItIsOff() {
+        assertThat(unit("204").path("listensAt").asInt())
+                .as("last show's address")
+                .isEqualTo(65);
+        Wait.until("the show moves no head", () -> {
+            long pan = unit("206").path("pan").asLong();
+            return pan > 0 && unit("206").path("pan").asLong() != pan;
+        });
+        assertThat(unit("206").path("dark").asString()).isEmpty();
+        http.post(RIG + "/faults", "box", "Quay node", "fault", "port-is-off", "port", 2);
+        Wait.until(
+                "206 still gives light",
+                () -> !unit("206").path("dark").asString().isEmpty());
+        assertThat(http.page(RIG + "/units").text()).contains("data-unit=\"206\"", "Crane rail");
+    }
+
     private JsonNode read() {
         http.post("/jobs/1/checks/read");
         Wait.until(

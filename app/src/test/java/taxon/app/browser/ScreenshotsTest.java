@@ -39,7 +39,6 @@ class ScreenshotsTest {
             take(browser, job + "paperwork/rig-plan", "paperwork");
             take(browser, job + "labels/unit-labels?start=4", "labels");
             take(browser, job + "setting?position=4", "setting");
-            take(browser, job + "findings", "findings");
             browser.open(job + "addresses");
             browser.click("#propose");
             browser.see("#proposal h2", "2 fixtures move");
@@ -73,6 +72,17 @@ class ScreenshotsTest {
             browser.see("#u-remarks", "As planned");
             browser.until("nothing moves", () -> browser.count("#levels .level.moved") > 20);
             browser.screenshot(FOLDER.resolve("seen.png"));
+            browser.open(job + "checks/raise");
+            browser.type("#universes", "5-6");
+            browser.click("#prepare-it");
+            browser.until("it does not become ready", () -> browser.count("#arm-it:enabled") == 1);
+            browser.click("#arm-it");
+            browser.see("#drive-left", "0 slots held.");
+            browser.click("#next-unit");
+            browser.see("#held", "of universes 5, 6 since");
+            browser.screenshot(FOLDER.resolve("raise.png"));
+            browser.click("#let-go");
+            browser.see("#drive-state", "Over. ");
             take(browser, job + "handover", "handover");
             browser.click("button[name=theme]", "Night");
             browser.see("button[name=theme]", "Day");

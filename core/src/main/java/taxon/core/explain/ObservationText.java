@@ -23,6 +23,7 @@ import taxon.core.rig.Plan;
 public final class ObservationText {
     private static final int MOST_LINES = 60;
     private static final int MOST_SLOTS = 512;
+    private static final int MOST_SHOWN = 60;
     private static final Pattern LINE = Pattern.compile(
             "\\s*(\\d{1,5})\\s*[./]\\s*(\\d{1,3})(?:\\s*(?:-|to)\\s*(?:(\\d{1,5})\\s*[./]\\s*)?(\\d{1,3}))?\\s*:(.*)");
     private static final Pattern OTHER_WAY =
@@ -51,7 +52,11 @@ public final class ObservationText {
     public Read read(String text) {
         List<Observation> observations = new ArrayList<>();
         List<String> faults = new ArrayList<>();
-        List<String> lines = text.lines().filter(l -> !l.isBlank()).toList();
+        List<String> lines = text.lines()
+                // Runs of blanks become one, so that no pattern takes longer than its text is long.
+                .map(l -> l.strip().replaceAll("\\s+", " "))
+                .filter(l -> !l.isEmpty())
+                .toList();
         for (String line : lines.subList(0, Math.min(MOST_LINES, lines.size()))) {
             read(line, observations, faults);
         }
@@ -65,7 +70,7 @@ public final class ObservationText {
         Matcher matcher = LINE.matcher(line);
         Optional<Trial> trial = matcher.matches() ? trial(matcher) : Optional.empty();
         if (trial.isEmpty()) {
-            faults.add("“" + line.strip() + "”: it takes slots, a colon and what answered, such as 2.33: 103 tilt.");
+            faults.add("“" + shown(line) + "”: it takes slots, a colon and what answered, such as 2.33: 103 tilt.");
             return;
         }
         Set<Response> seen = new LinkedHashSet<>();
@@ -73,13 +78,18 @@ public final class ObservationText {
             if (!NOTHING.matcher(part.strip()).matches()) {
                 Optional<Response> response = response(part.strip());
                 response.ifPresentOrElse(
-                        seen::add, () -> faults.add("“" + part.strip() + "” names no unit of the plan by its label."));
+                        seen::add,
+                        () -> faults.add("“" + shown(part.strip()) + "” names no unit of the plan by its label."));
                 if (response.isEmpty()) {
                     return;
                 }
             }
         }
         observations.add(new Observation(trial.get(), seen));
+    }
+
+    private static String shown(String text) {
+        return text.length() > MOST_SHOWN ? text.substring(0, MOST_SHOWN) + "…" : text;
     }
 
     private static Optional<Trial> trial(Matcher matcher) {

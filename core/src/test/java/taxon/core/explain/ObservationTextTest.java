@@ -81,4 +81,12 @@ class ObservationTextTest {
         assertThat(text.cause(first)).isEqualTo("1 listens at slot 2, 1 above its planned 1.");
         assertThat(text.remedy(first)).isEqualTo("Set 1 to slot 1.");
     }
+
+    @Test
+    void longRunsOfBlanksAndWordsTakeNoLongerThanTheyAreLong() {
+        assertThat(read("2.3: 1 pan" + " ".repeat(100_000) + "other way").observations())
+                .hasSize(1);
+        assertThat(read("2.3: 1 " + "other way ".repeat(10_000) + "x").faults()).hasSizeLessThan(2);
+        assertThat(read("x".repeat(100_000)).faults().get(0)).hasSizeLessThan(200);
+    }
 }
