@@ -19,6 +19,8 @@ const tell = (answer) => {
 };
 
 const send = async (what, fields = {}) => {
+  // What was said when the page was made is not true any more.
+  document.querySelector("main > .told")?.remove();
   const answer = await post(`${part().dataset.at}/${what}`, fields);
   tell(answer);
   return answer;

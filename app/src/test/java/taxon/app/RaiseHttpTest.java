@@ -186,6 +186,18 @@ class RaiseHttpTest {
     }
 
     @Test
+    void whatWasNotToldIsNotArmed() {
+        String path = prepared("universes", "1");
+        heard.desk().stop();
+        Wait.until("the console is still heard", () -> senders(SENT).isEmpty());
+        Wait.until(
+                "it was armed as if the console still sent",
+                () -> http.post(path + "/arm").reasons().contains("not as it was told"));
+        assertThat(state(path).path("ways").get(0).path("says").asString()).startsWith("Nobody sends it.");
+        assertThat(http.post(path + "/arm").status()).isEqualTo(200);
+    }
+
+    @Test
     void whatSomebodyDrivesIsArmedByNobodyElse() {
         http.as("Ann");
         String first = prepared("universes", "2");

@@ -321,6 +321,20 @@ class GripTest {
     }
 
     @Test
+    void anEditThatLeavesItsWaysAsTheyAreEndsNothing() {
+        Plan plan = bySacn();
+        Grip grip = grip(plan, units(1));
+        grip.raise(Map.of(INTENSITY, 9), "Ann", 0);
+        Route second = new Route.Sacn(new SacnUniverse(9), new PortRef(1, 2));
+        grip.replan(plan(new Route.Sacn(new SacnUniverse(7), new PortRef(1, 1)), second));
+        assertThat(grip.ended()).isEmpty();
+        assertThat(grip.held().keySet()).containsExactly(INTENSITY);
+        assertThat(grip.frames(millis * MILLI))
+                .as("what was not armed is not sent")
+                .hasSize(1);
+    }
+
+    @Test
     void aUniverseThatGoesElsewhereNowIsLetGo() {
         Grip grip = grip(bySacn(), units(1));
         grip.replan(plan(new Route.Sacn(new SacnUniverse(8), new PortRef(1, 1))));

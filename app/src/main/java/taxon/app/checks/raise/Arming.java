@@ -2,6 +2,7 @@ package taxon.app.checks.raise;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -11,6 +12,8 @@ import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.Part;
 import taxon.core.raising.Ended;
 import taxon.core.raising.Grip;
+import taxon.core.raising.Meeting;
+import taxon.core.raising.Outlet;
 import taxon.core.raising.Outlets;
 import taxon.core.raising.Raises;
 import taxon.core.raising.Walk;
@@ -32,6 +35,7 @@ final class Arming {
     private final Ears ears;
     private final Instant made;
     private final long madeNanos;
+    private final Map<Outlet, Meeting> told = new HashMap<>();
     private boolean boxesAsked;
     private String trouble = "";
     private Walk walk;
@@ -84,6 +88,20 @@ final class Arming {
     /** The time of day of a moment on the clock of the packets. */
     Instant at(long nanos) {
         return made.plus(Duration.ofNanos(nanos - madeNanos));
+    }
+
+    /** What a second source comes to there now, which is told to whoever asks before it is armed. */
+    Meeting tell(Outlet outlet, long nanos) {
+        Meeting now = ears.meeting(outlet, nanos);
+        synchronized (this) {
+            told.put(outlet, now);
+        }
+        return now;
+    }
+
+    /** True when just this was told of an outlet the last time: nobody arms what they were not told. */
+    synchronized boolean wasTold(Outlet outlet, Meeting meeting) {
+        return Optional.ofNullable(told.get(outlet)).equals(Optional.of(meeting));
     }
 
     synchronized void boxesAsked(String problem) {

@@ -82,7 +82,7 @@ final class ArmingJson {
                     .filter(d -> d.outlet().equals(outlet))
                     .map(Grip.Driven::meeting)
                     .findFirst()
-                    .orElseGet(() -> arming.ears().meeting(outlet, now));
+                    .orElseGet(() -> arming.tell(outlet, now));
             ObjectNode way = ways.addObject()
                     .put("universe", outlet.universe().number())
                     .put("on", outlet.carrier().toString())

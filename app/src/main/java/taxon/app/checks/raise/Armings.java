@@ -206,10 +206,10 @@ class Armings implements SmartLifecycle {
         if (!Outlets.of(plan, arming.asked().reach().sent(plan)).equals(arming.outlets())) {
             throw new NotArmedException("The plan routes it otherwise now: prepare it again.");
         }
-        List<Grip.Driven> driven = driven(arming, now);
-        for (Grip.Driven one : driven) {
-            requireFree(arming, one.outlet());
+        for (Outlet outlet : arming.outlets().outlets()) {
+            requireFree(arming, outlet);
         }
+        List<Grip.Driven> driven = driven(arming, now);
         long until = now + TimeUnit.MINUTES.toNanos(arming.asked().minutes());
         Grip grip = new Grip(plan, arming.asked().reach(), driven, arming.ears().others(), until, now);
         arming.begin(
@@ -220,6 +220,9 @@ class Armings implements SmartLifecycle {
         List<Grip.Driven> all = arming.outlets().outlets().stream()
                 .map(o -> new Grip.Driven(o, arming.ears().meeting(o, now)))
                 .toList();
+        if (all.stream().anyMatch(d -> !arming.wasTold(d.outlet(), d.meeting()))) {
+            throw new NotArmedException("Who sends there is not as it was told: look at it again, and arm it then.");
+        }
         List<Grip.Driven> allowed =
                 all.stream().filter(d -> d.meeting().isAllowed()).toList();
         if (allowed.isEmpty()) {
