@@ -3,13 +3,11 @@ package taxon.app.checks.raise;
 import java.io.IOException;
 import java.time.Clock;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -31,7 +29,6 @@ import taxon.core.dmx.UniverseNumber;
 import taxon.core.network.Ipv4;
 import taxon.core.raising.Ended;
 import taxon.core.raising.Grip;
-import taxon.core.raising.Meeting;
 import taxon.core.raising.Outlet;
 import taxon.core.raising.Outlets;
 import taxon.core.raising.RaisingText;
@@ -40,9 +37,7 @@ import taxon.wire.artnet.codec.ArtPacket.Output;
 import taxon.wire.bytes.Bytes;
 import taxon.wire.link.CardLinks;
 import taxon.wire.link.Drive;
-import taxon.wire.link.LevelSender;
 import taxon.wire.link.SendPolicy;
-import taxon.wire.sacn.codec.SacnDiscovery;
 
 /** All armings of this Taxon. Nothing is sent before somebody armed it, and nothing after it was let go. */
 @Service
@@ -53,9 +48,6 @@ class Armings implements SmartLifecycle {
     private static final long TICK_MILLIS = 100;
     /** As often as a controller polls (Art-Net 4: every 2.5 to 3 s). */
     private static final long ASK_MILLIS = 2_700;
-
-    private static final int CID_BYTES = 16;
-    private static final int LONGEST_NAME = 63;
 
     private final JobEditor editor;
     private final ChosenCard card;
@@ -110,15 +102,15 @@ class Armings implements SmartLifecycle {
         try {
             CardLinks.Lease lease = card.lease(plan);
             Ipv4 by = lease.link().card();
-            List<Ipv4> outside = outside(outlets.outlets(), by);
+            List<Ipv4> outside = OwnSource.outside(outlets.outlets(), by);
             if (!outside.isEmpty() && !asked.network()) {
                 lease.close();
                 throw new NotArmedException("Levels would leave this machine, to "
                         + outside.stream().map(Ipv4::toString).collect(Collectors.joining(", "))
                         + ". Arm output to the network first.");
             }
-            Bytes own = cid();
-            SendPolicy policy = policy(outlets.outlets(), by, asked.network());
+            Bytes own = OwnSource.cid();
+            SendPolicy policy = OwnSource.policy(outlets.outlets(), by, asked.network());
             Ears ears = new Ears(lease, outlets.outlets(), policy, own, settings.answerWithin());
             Arming made = new Arming(ids.incrementAndGet(), asked, plan, outlets, ears, clock.instant());
             all.put(made.id(), made);
@@ -144,31 +136,6 @@ class Armings implements SmartLifecycle {
                     outlets.none().stream().map(RaisingText::of).collect(Collectors.joining(" ")));
         }
         return outlets;
-    }
-
-    private static List<Ipv4> outside(List<Outlet> outlets, Ipv4 by) {
-        return outlets.stream()
-                .map(Outlet::to)
-                .filter(to -> !Asked.isHere(to, by))
-                .distinct()
-                .sorted()
-                .toList();
-    }
-
-    /** To what was armed, and nowhere else; beyond this machine only where that was armed too. */
-    private static SendPolicy policy(List<Outlet> outlets, Ipv4 by, boolean network) {
-        Set<Ipv4> armed = new HashSet<>();
-        outlets.forEach(o -> armed.add(o.to()));
-        armed.add(SacnDiscovery.GROUP);
-        return to -> armed.contains(to) && (network || Asked.isHere(to, by));
-    }
-
-    private static Bytes cid() {
-        UUID random = UUID.randomUUID();
-        return Bytes.of(java.nio.ByteBuffer.allocate(CID_BYTES)
-                .putLong(random.getMostSignificantBits())
-                .putLong(random.getLeastSignificantBits())
-                .array());
     }
 
     private void makeRoom() throws NotArmedException {
@@ -213,7 +180,8 @@ class Armings implements SmartLifecycle {
         long until = now + TimeUnit.MINUTES.toNanos(arming.asked().minutes());
         Grip grip = new Grip(plan, arming.asked().reach(), driven, arming.ears().others(), until, now);
         arming.begin(
-                grip, new Drive(sender(arming), grip, () -> asking.execute(() -> arming.end(new Ended.Stopped()))));
+                grip,
+                new Drive(OwnSource.sender(arming), grip, () -> asking.execute(() -> arming.end(new Ended.Stopped()))));
     }
 
     private List<Grip.Driven> driven(Arming arming, long now) throws NotArmedException {
@@ -244,26 +212,6 @@ class Armings implements SmartLifecycle {
                         + ") is driven by " + other.asked().who() + " already. Have it let go first.");
             }
         }
-    }
-
-    private LevelSender sender(Arming arming) {
-        Ipv4 by = arming.ears().link().card();
-        SendPolicy policy =
-                policy(arming.outlets().outlets(), by, arming.asked().network());
-        return new LevelSender(
-                arming.ears().link(),
-                policy,
-                arming.ears().own(),
-                name(arming.asked().who()));
-    }
-
-    /** Sixty-three bytes are what a name takes (E1.31, 6.2.2, from memory). */
-    private static String name(String who) {
-        String name = Meeting.OWN_NAME + who;
-        while (name.getBytes(java.nio.charset.StandardCharsets.UTF_8).length > LONGEST_NAME) {
-            name = name.substring(0, name.offsetByCodePoints(name.length(), -1));
-        }
-        return name;
     }
 
     /** Lets all armings of a job go; of every job where none is said. */
