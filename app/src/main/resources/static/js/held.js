@@ -22,3 +22,5 @@ const renew = async () => {
 
 setInterval(renew, EVERY);
 document.addEventListener("visibilitychange", renew);
+// What this page itself has raised or let go is told at once.
+document.addEventListener("taxon:held", renew);

@@ -23,6 +23,7 @@ const send = async (what, fields = {}) => {
   document.querySelector("main > .told")?.remove();
   const answer = await post(`${part().dataset.at}/${what}`, fields);
   tell(answer);
+  document.dispatchEvent(new Event("taxon:held"));
   return answer;
 };
 

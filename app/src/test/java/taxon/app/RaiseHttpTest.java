@@ -330,6 +330,7 @@ class RaiseHttpTest {
             {"what", "name", "channel", "zoom", "percent", 101},
             {"what", "channel", "fixture", 2, "block", 1, "index", 400, "value", 1},
             {"what", "channel", "fixture", 2, "block", 1, "index", 0, "value", 65_536},
+            {"what", "visible", "part", "the left half"},
             {"what", "everything"},
             {}
         }) {

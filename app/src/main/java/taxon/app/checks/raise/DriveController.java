@@ -84,43 +84,53 @@ class DriveController {
     }
 
     private static SortedMap<StartAddress, Integer> levels(Fields fields, Plan plan, Arming arming) {
-        switch (fields.text("what")) {
-            case "slot" -> {
-                Optional<StartAddress> slot = fields.address("slot");
-                Optional<Integer> level = fields.number("level", "level", 0, 255);
-                return new TreeMap<>(
-                        slot.isPresent() && level.isPresent() ? Map.of(slot.get(), level.get()) : Map.of());
-            }
-            case "channel" -> {
-                return channel(fields, plan);
-            }
-            case "name" -> {
-                double share = share(fields);
-                if (!fields.has("channel")) {
-                    fields.refuse("channel", "The channel is empty; it takes a name such as red, zoom or red cell 3.");
-                    return new TreeMap<>();
-                }
-                ChannelName name = ChannelName.read(fields.text("channel"));
-                return each(fields, plan, arming, f -> Raises.channel(plan, f, name, share));
-            }
-            case "family" -> {
-                double share = share(fields);
-                Optional<ChannelFamily> family = fields.choice("family", ChannelFamily.class, ChannelFamily.INTENSITY);
-                return each(
-                        fields,
-                        plan,
-                        arming,
-                        f -> family.map(g -> Raises.family(plan, f, g, share)).orElseGet(TreeMap::new));
-            }
-            case "visible" -> {
-                Part part = fields.has("part") ? Part.read(fields.text("part")).orElse(Part.WHOLE) : Part.WHOLE;
-                return each(fields, plan, arming, f -> Raises.visible(plan, f, part));
-            }
+        return switch (fields.text("what")) {
+            case "slot" -> slot(fields);
+            case "channel" -> channel(fields, plan);
+            case "name" -> named(fields, plan, arming);
+            case "family" -> family(fields, plan, arming);
+            case "visible" -> visible(fields, plan, arming);
             default -> {
                 fields.refuse("what", "It takes one of slot, channel, name, family, visible.");
-                return new TreeMap<>();
+                yield new TreeMap<>();
             }
+        };
+    }
+
+    private static SortedMap<StartAddress, Integer> slot(Fields fields) {
+        Optional<StartAddress> slot = fields.address("slot");
+        Optional<Integer> level = fields.number("level", "level", 0, 255);
+        return new TreeMap<>(slot.isPresent() && level.isPresent() ? Map.of(slot.get(), level.get()) : Map.of());
+    }
+
+    private static SortedMap<StartAddress, Integer> named(Fields fields, Plan plan, Arming arming) {
+        double share = share(fields);
+        if (!fields.has("channel")) {
+            fields.refuse("channel", "The channel is empty; it takes a name such as red, zoom or red cell 3.");
+            return new TreeMap<>();
         }
+        ChannelName name = ChannelName.read(fields.text("channel"));
+        return each(fields, plan, arming, f -> Raises.channel(plan, f, name, share));
+    }
+
+    private static SortedMap<StartAddress, Integer> family(Fields fields, Plan plan, Arming arming) {
+        double share = share(fields);
+        Optional<ChannelFamily> family = fields.choice("family", ChannelFamily.class, ChannelFamily.INTENSITY);
+        return each(
+                fields,
+                plan,
+                arming,
+                f -> family.map(g -> Raises.family(plan, f, g, share)).orElseGet(TreeMap::new));
+    }
+
+    /** A part that is not understood is refused: to raise the whole unit instead would be more than was asked for. */
+    private static SortedMap<StartAddress, Integer> visible(Fields fields, Plan plan, Arming arming) {
+        Optional<Part> part = fields.has("part") ? Part.read(fields.text("part")) : Optional.of(Part.WHOLE);
+        if (part.isEmpty()) {
+            fields.refuse("part", "The part reads “" + fields.text("part") + "”; it takes cell 3 or layer 2.");
+            return new TreeMap<>();
+        }
+        return each(fields, plan, arming, f -> Raises.visible(plan, f, part.get()));
     }
 
     private static double share(Fields fields) {
