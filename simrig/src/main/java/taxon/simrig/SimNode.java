@@ -7,13 +7,18 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.Executor;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
 import taxon.core.dmx.Slot;
+import taxon.core.network.BoxPort.WhenLost;
 import taxon.core.network.Ipv4;
 import taxon.core.network.NetCard;
+import taxon.core.network.SacnUniverse;
 import taxon.core.network.Subnet;
 import taxon.core.reception.UniverseReception;
 import taxon.core.reception.Watch;
-import taxon.core.text.Counted;
 import taxon.wire.artnet.codec.ArtNetCodec;
 import taxon.wire.artnet.codec.ArtPacket;
 import taxon.wire.artnet.codec.ArtPacket.Flow;
@@ -34,7 +39,15 @@ import taxon.wire.rdm.codec.Uid;
  * and carries RDM to its units. Answers go back to the port that asked. It can be given faults, and healed of them.
  */
 public final class SimNode implements AutoCloseable {
-    private static final int PORTS_IN_A_REPLY = 4;
+    private static final System.Logger LOG = System.getLogger(SimNode.class.getName());
+
+    private static final int FIRMWARE = 0x0104;
+
+    private static final Executor LATER = Executors.newSingleThreadExecutor(work -> {
+        Thread thread = new Thread(work, "simulated boxes that take their time");
+        thread.setDaemon(true);
+        return thread;
+    });
 
     private static final InetSocketAddress EVERYONE = new InetSocketAddress("127.255.255.255", ArtNetCodec.UDP_PORT);
 
@@ -45,9 +58,9 @@ public final class SimNode implements AutoCloseable {
 
     private final boolean toEveryone;
     private final Ipv4 given;
-    private final String name;
-    private final List<SimPort> planned;
+    private final SimSettings planned;
     private final Watch watch = new Watch();
+    private volatile SimSettings settings;
     private volatile List<SimFault> faults = List.of();
     private volatile Ipv4 ip;
     private volatile CardLink link;
@@ -56,8 +69,8 @@ public final class SimNode implements AutoCloseable {
         this.toEveryone = toEveryone;
         this.given = ip;
         this.ip = ip;
-        this.name = name;
-        planned = List.copyOf(ports);
+        planned = new SimSettings(name, NetCard.usual(ip).prefix(), WhenLost.HOLD, ports);
+        settings = planned;
         link = opened(ip);
     }
 
@@ -72,71 +85,57 @@ public final class SimNode implements AutoCloseable {
         if (!ip.isLoopback()) {
             throw new IllegalArgumentException("a simulated node has a loopback address, not " + ip);
         }
-        requireOneSubNet(name, ports);
         return new SimNode(ip, name, ports, toEveryone);
     }
 
-    private static void requireOneSubNet(String name, List<SimPort> ports) {
-        if (ports.stream().map(p -> p.address().number() >> 4).distinct().count() != 1) {
-            throw new IllegalArgumentException("the ports of " + name + " differ in Net or Sub-Net");
-        }
-    }
-
-    /** Where it is now. */
     public Ipv4 ip() {
         return ip;
     }
 
+    /** The name that it was started by, whatever it calls itself. */
     public String name() {
-        return name;
+        return planned.name();
     }
 
     /** Its ports as they are now, faults and all. */
     public List<SimPort> ports() {
-        List<SimPort> ports = new ArrayList<>(planned);
-        faults.forEach(f -> SimNode.spoil(ports, f));
-        return List.copyOf(ports);
+        return settings.ports();
     }
 
-    private static void spoil(List<SimPort> ports, SimFault fault) {
-        if (fault instanceof SimFault.OtherUniverse f) {
-            ports.set(f.port() - 1, ports.get(f.port() - 1).at(f.address()));
-        } else if (fault instanceof SimFault.PortIsInput f) {
-            ports.set(f.port() - 1, ports.get(f.port() - 1).turned(Flow.IN));
-        } else if (fault instanceof SimFault.PortIsOff f) {
-            ports.set(f.port() - 1, ports.get(f.port() - 1).turned(Flow.NONE));
-        } else if (fault instanceof SimFault.RdmIsOff f) {
-            ports.set(f.port() - 1, ports.get(f.port() - 1).withoutRdm());
-        } else if (fault instanceof SimFault.LinksLost f) {
-            ports.set(f.port() - 1, ports.get(f.port() - 1).unheard());
-        }
-    }
-
+    /** Those of its faults that were not programmed away. */
     public List<SimFault> faults() {
-        return faults;
+        return faults.stream().filter(this::isThere).toList();
+    }
+
+    private boolean isThere(SimFault fault) {
+        if (fault instanceof SimFault.OtherIp f) {
+            return f.ip().equals(ip);
+        }
+        // One that spoils nothing of the settings is none that could be programmed away.
+        return planned.spoiled(fault).equals(planned) || settings.spoiled(fault).equals(settings);
+    }
+
+    private <T extends SimFault> Optional<T> fault(Class<T> kind) {
+        return faults.stream().filter(kind::isInstance).map(kind::cast).findFirst();
     }
 
     /**
-     * Gives it these faults and no others; none heals it.
+     * Gives it these faults and no others; none heals it, of what was programmed too.
      *
      * @throws IllegalArgumentException when it has no such port, or a universe leaves its Net and Sub-Net
      * @throws IOException when the address that it is to sit at cannot be had; then nothing has changed
      */
     public synchronized void suffer(List<SimFault> wanted) throws IOException {
-        List<SimPort> ports = new ArrayList<>(planned);
+        SimSettings spoiled = planned;
         for (SimFault fault : wanted) {
-            try {
-                spoil(ports, fault);
-            } catch (IndexOutOfBoundsException e) {
-                throw new IllegalArgumentException(name + " has " + Counted.of(ports.size(), "port") + ": " + fault, e);
-            }
+            spoiled = spoiled.spoiled(fault);
         }
-        requireOneSubNet(name, ports);
         sitAt(wanted.stream()
                 .filter(SimFault.OtherIp.class::isInstance)
                 .map(f -> ((SimFault.OtherIp) f).ip())
                 .findFirst()
                 .orElse(given));
+        settings = spoiled;
         faults = List.copyOf(wanted);
     }
 
@@ -158,10 +157,8 @@ public final class SimNode implements AutoCloseable {
             }
         });
         opened.listen(new LevelEar(watch));
-        for (SimPort port : planned) {
-            if (port.sacn().isPresent()) {
-                opened.join(port.sacn().get());
-            }
+        for (SacnUniverse group : settings.groups()) {
+            opened.join(group);
         }
         return opened;
     }
@@ -184,32 +181,30 @@ public final class SimNode implements AutoCloseable {
     /** What each unit on its lines does now; one whose receiver has lost its link gets nothing. */
     public List<SimShown> shown() {
         List<SimShown> shown = new ArrayList<>();
-        for (int port = 1; port <= planned.size(); port++) {
+        for (int port = 1; port <= planned.ports().size(); port++) {
             boolean reached = !ports().get(port - 1).units().isEmpty();
             List<Integer> levels = reached ? levels(port) : Collections.nCopies(Slot.LAST, 0);
-            planned.get(port - 1).units().forEach(u -> shown.add(u.shown(levels)));
+            planned.ports().get(port - 1).units().forEach(u -> shown.add(u.shown(levels)));
         }
         return List.copyOf(shown);
     }
 
-    private Ipv4 mask() {
-        int prefix = faults.stream()
-                .filter(SimFault.OtherMask.class::isInstance)
-                .mapToInt(f -> ((SimFault.OtherMask) f).prefix())
-                .findFirst()
-                .orElse(NetCard.usual(ip).prefix());
-        return Subnet.around(ip, prefix).mask();
-    }
-
     private void received(ArtPacket packet, InetSocketAddress sender) {
+        if (fault(SimFault.SwitchedOff.class).isPresent()) {
+            return;
+        }
         if (packet instanceof ArtPacket.Poll) {
-            pollReplies(name, OWN_MAC).forEach(r -> reply(r, sender));
-            faults.stream()
-                    .filter(SimFault.Twin.class::isInstance)
-                    .flatMap(f -> pollReplies(((SimFault.Twin) f).name(), TWIN_MAC).stream())
-                    .forEach(r -> reply(r, sender));
+            int wait = fault(SimFault.Slow.class).map(SimFault.Slow::millis).orElse(0);
+            Executor when =
+                    wait == 0 ? Runnable::run : CompletableFuture.delayedExecutor(wait, TimeUnit.MILLISECONDS, LATER);
+            when.execute(() -> describe(sender));
         } else if (packet instanceof ArtPacket.IpEnquiry) {
-            reply(new ArtPacket.IpReply(ip, mask()), sender);
+            reply(new ArtPacket.IpReply(ip, Subnet.around(ip, settings.prefix()).mask()), sender);
+        } else if (packet instanceof ArtPacket.Address program) {
+            program(program);
+            describe(sender);
+        } else if (packet instanceof ArtPacket.IpProgram program) {
+            move(program, sender);
         } else if (packet instanceof ArtPacket.TodRequest request) {
             tables(request, sender);
         } else if (packet instanceof ArtPacket.Rdm rdm) {
@@ -217,21 +212,70 @@ public final class SimNode implements AutoCloseable {
         }
     }
 
+    private void describe(InetSocketAddress sender) {
+        pollReplies(settings.name(), OWN_MAC).forEach(r -> reply(r, sender));
+        fault(SimFault.Twin.class).stream()
+                .flatMap(f -> pollReplies(f.name(), TWIN_MAC).stream())
+                .forEach(r -> reply(r, sender));
+    }
+
+    private synchronized void program(ArtPacket.Address program) {
+        if (fault(SimFault.Locked.class).isEmpty()) {
+            settings = settings.programmed(program);
+            try {
+                for (SacnUniverse group : settings.groups()) {
+                    link.join(group);
+                }
+            } catch (IOException e) {
+                throw new UncheckedIOException("simulated node " + name() + " cannot join its groups", e);
+            }
+        }
+    }
+
+    /** It says so first, from where it was, and is somewhere else then. */
+    private void move(ArtPacket.IpProgram program, InetSocketAddress sender) {
+        Optional<Integer> prefix = Subnet.parsePrefix(program.mask().toString());
+        boolean obeys = fault(SimFault.Locked.class).isEmpty() && program.ip().isLoopback() && prefix.isPresent();
+        reply(
+                obeys
+                        ? new ArtPacket.IpReply(program.ip(), program.mask())
+                        : new ArtPacket.IpReply(
+                                ip, Subnet.around(ip, settings.prefix()).mask()),
+                sender);
+        if (obeys) {
+            // Beside the thread of the link that is closed by it.
+            LATER.execute(() -> settle(program.ip(), prefix.get()));
+        }
+    }
+
+    private synchronized void settle(Ipv4 wanted, int prefix) {
+        try {
+            sitAt(wanted);
+            settings = settings.spoiled(new SimFault.OtherMask(prefix));
+        } catch (IOException taken) {
+            LOG.log(System.Logger.Level.DEBUG, "{0} stays at {1}: {2}", name(), ip, taken.getMessage());
+        }
+    }
+
     /** A reply describes four ports at most; a node with more answers several times. */
     private List<PollReply> pollReplies(String called, long mac) {
         List<SimPort> ports = ports();
+        boolean counts = fault(SimFault.Uncounted.class).isEmpty();
         List<PollReply> replies = new ArrayList<>();
-        for (int from = 0; from < ports.size(); from += PORTS_IN_A_REPLY) {
-            List<SimPort> part = ports.subList(from, Math.min(from + PORTS_IN_A_REPLY, ports.size()));
+        for (int from = 0; from < ports.size(); from += SimSettings.PORTS_OF_A_PAGE) {
+            List<SimPort> part = ports.subList(from, Math.min(from + SimSettings.PORTS_OF_A_PAGE, ports.size()));
             replies.add(new PollReply(
                     ip,
                     called,
                     called + ", simulated",
                     "#0001 [0001] ready",
+                    FIRMWARE,
                     part.get(0).address().net(),
                     part.get(0).address().subNet(),
                     mac | Integer.toUnsignedLong(given.bits()),
-                    replies.size() + 1,
+                    counts ? replies.size() + 1 : 0,
+                    Optional.of(settings.whenLost()),
+                    true,
                     part.stream()
                             .map(p -> new Port(p.address().universe(), p.flow(), p.rdm(), output(p)))
                             .toList()));
@@ -239,14 +283,17 @@ public final class SimNode implements AutoCloseable {
         return replies;
     }
 
-    /** Of two sources it makes the highest, as it does with what comes to it. */
+    /** What leaves by a port, and how it says that it joins two sources. */
     private Output output(SimPort port) {
         int sources = watch.state(port.carrier(), System.nanoTime())
                 .map(s -> s.heard().size())
                 .orElse(0);
         boolean out = port.flow() == Flow.OUT;
         return new Output(
-                out && sources > 0, out && sources > 1, false, port.sacn().isPresent());
+                out && sources > 0,
+                out && sources > 1,
+                port.latest(),
+                port.sacn().isPresent());
     }
 
     private void tables(ArtPacket.TodRequest request, InetSocketAddress sender) {
@@ -260,8 +307,8 @@ public final class SimNode implements AutoCloseable {
                         : List.of();
                 reply(
                         new TodData(
-                                i % PORTS_IN_A_REPLY + 1,
-                                i / PORTS_IN_A_REPLY + 1,
+                                i % SimSettings.PORTS_OF_A_PAGE + 1,
+                                i / SimSettings.PORTS_OF_A_PAGE + 1,
                                 port.address(),
                                 port.hasTable(),
                                 uids.size(),
@@ -282,7 +329,7 @@ public final class SimNode implements AutoCloseable {
                     .findFirst();
             answer.ifPresent(a -> reply(ArtPacket.Rdm.carrying(packet.address(), a), sender));
         } catch (MalformedPacketException e) {
-            System.getLogger(SimNode.class.getName()).log(System.Logger.Level.DEBUG, "dropped: {0}", e.getMessage());
+            LOG.log(System.Logger.Level.DEBUG, "dropped: {0}", e.getMessage());
         }
     }
 
@@ -290,7 +337,12 @@ public final class SimNode implements AutoCloseable {
         try {
             link.send(packet, toEveryone ? EVERYONE : sender, SendPolicy.LOOPBACK_ONLY);
         } catch (IOException e) {
-            throw new UncheckedIOException("simulated node " + name + " cannot answer " + sender, e);
+            LOG.log(
+                    System.Logger.Level.DEBUG,
+                    "simulated node {0} cannot answer {1}: {2}",
+                    name(),
+                    sender,
+                    e.getMessage());
         }
     }
 

@@ -15,9 +15,16 @@ import taxon.wire.artnet.codec.ArtPacket.Flow;
  * @param flow which way its data goes; what is no output reaches no unit
  * @param rdm false where remote management is off
  * @param sacn the universe of streaming ACN by which it takes its levels; empty where it takes them by Art-Net
+ * @param latest true where it says that it takes the latest of two sources; what leaves by it is the highest all the same
  */
 public record SimPort(
-        PortAddress address, List<SimUnit> units, boolean tells, Flow flow, boolean rdm, Optional<SacnUniverse> sacn) {
+        PortAddress address,
+        List<SimUnit> units,
+        boolean tells,
+        Flow flow,
+        boolean rdm,
+        Optional<SacnUniverse> sacn,
+        boolean latest) {
     public SimPort {
         units = List.copyOf(units);
         if (units.size() > 200) {
@@ -26,7 +33,7 @@ public record SimPort(
     }
 
     public SimPort(PortAddress address, List<SimUnit> units, boolean tells) {
-        this(address, units, tells, Flow.OUT, true, Optional.empty());
+        this(address, units, tells, Flow.OUT, true, Optional.empty(), false);
     }
 
     public SimPort(PortAddress address, List<SimUnit> units) {
@@ -35,27 +42,37 @@ public record SimPort(
 
     /** The same set to another Port-Address. */
     SimPort at(PortAddress changed) {
-        return new SimPort(changed, units, tells, flow, rdm, sacn);
+        return new SimPort(changed, units, tells, flow, rdm, sacn, latest);
     }
 
     /** The same turned round, or switched off. */
     SimPort turned(Flow changed) {
-        return new SimPort(address, units, tells, changed, rdm, sacn);
+        return new SimPort(address, units, tells, changed, rdm, sacn, latest);
     }
 
-    /** The same without remote management. */
-    SimPort withoutRdm() {
-        return new SimPort(address, units, tells, flow, false, sacn);
+    /** The same with remote management on or off. */
+    SimPort withRdm(boolean changed) {
+        return new SimPort(address, units, tells, flow, changed, sacn, latest);
+    }
+
+    /** The same that joins two sources so. */
+    SimPort takingLatest(boolean changed) {
+        return new SimPort(address, units, tells, flow, rdm, sacn, changed);
+    }
+
+    /** The same that takes its levels by Art-Net. */
+    SimPort takingArtNet() {
+        return new SimPort(address, units, tells, flow, rdm, Optional.empty(), latest);
     }
 
     /** The same that reaches nobody. */
     SimPort unheard() {
-        return new SimPort(address, List.of(), tells, flow, rdm, sacn);
+        return new SimPort(address, List.of(), tells, flow, rdm, sacn, latest);
     }
 
     /** The same that takes its levels by streaming ACN; it is managed by Art-Net all the same (common practice). */
     public SimPort taking(SacnUniverse universe) {
-        return new SimPort(address, units, tells, flow, rdm, Optional.of(universe));
+        return new SimPort(address, units, tells, flow, rdm, Optional.of(universe), latest);
     }
 
     /** Under which number its levels come. */

@@ -5,6 +5,8 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import taxon.app.TaxonSettings;
 import taxon.core.network.Ipv4;
+import taxon.core.network.NetCard;
+import taxon.core.network.Subnet;
 import taxon.core.rig.Plan;
 import taxon.wire.link.CardLinks;
 
@@ -29,6 +31,18 @@ public class ChosenCard {
                 : Ipv4.parse(settings.card())
                         .orElseThrow(
                                 () -> new IllegalStateException("taxon.card is no IPv4 address: " + settings.card()));
+    }
+
+    /** How that card is on the network; empty when this computer has it no more, or its mask is none of a network. */
+    public Optional<NetCard> network(Plan plan) {
+        Ipv4 ip = plan.sheet()
+                .network()
+                .card()
+                .or(() -> Ipv4.parse(settings.card()))
+                .orElseThrow();
+        return cards.find(ip)
+                .filter(c -> c.prefix() >= Subnet.SHORTEST && c.prefix() <= Subnet.LONGEST)
+                .map(c -> new NetCard(ip, c.prefix()));
     }
 
     /**

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import taxon.app.TaxonSettings;
 import taxon.app.checks.UnitWriter.Armed;
 import taxon.app.checks.UnitWriter.NotWrittenException;
+import taxon.app.checks.boxes.Allowed;
 import taxon.app.edit.JobState;
 import taxon.app.form.Fields;
 import taxon.app.form.Reply;
@@ -59,7 +60,7 @@ class ChecksController {
         frames.open(job, Optional.of(Stage.CHECKS), request, model);
         model.addAttribute("reading", reading);
         model.addAttribute("simulated", settings.demo());
-        model.addAttribute("outside", Readings.outside(state.plan()));
+        model.addAttribute("outside", Allowed.outside(state.plan()));
         model.addAttribute("armed", writer.armed(job));
         model.addAttribute(
                 "counts",
@@ -119,7 +120,7 @@ class ChecksController {
     @PostMapping("/jobs/{job}/checks/read")
     Object read(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "read", "/jobs/" + job + "/checks");
-        List<Ipv4> outside = Readings.outside(frames.state(job).plan());
+        List<Ipv4> outside = Allowed.outside(frames.state(job).plan());
         boolean armed = reply.fields().text("arm").equals("network");
         if (!outside.isEmpty() && !armed) {
             reply.fields()

@@ -10,17 +10,16 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import java.util.stream.Collectors;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Service;
 import taxon.app.TaxonSettings;
 import taxon.app.cards.ChosenCard;
 import taxon.app.cards.PluggedIn;
+import taxon.app.checks.boxes.Allowed;
 import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
 import taxon.app.edit.NoSuchJobException;
 import taxon.core.boxcheck.SeenInterface;
-import taxon.core.network.Ipv4;
 import taxon.core.proof.FoundUnit;
 import taxon.core.proof.ReadingEvidence;
 import taxon.core.proof.RigComparison;
@@ -31,7 +30,6 @@ import taxon.core.text.Counted;
 import taxon.wire.direct.DirectFrame;
 import taxon.wire.direct.DirectLink;
 import taxon.wire.link.CardLinks;
-import taxon.wire.link.SendPolicy;
 
 /**
  * Reads rigs in the background, one at a time, so that a reading goes on when its page is closed. What was found is recorded
@@ -66,14 +64,6 @@ class Readings implements DisposableBean {
         return states.getOrDefault(job, ReadingState.NONE);
     }
 
-    /** The addresses of planned boxes that are not on this machine. */
-    static List<Ipv4> outside(Plan plan) {
-        return plan.boxes().stream()
-                .flatMap(b -> b.ip().stream())
-                .filter(ip -> !ip.isLoopback())
-                .toList();
-    }
-
     /**
      * Begins a reading, unless one runs already.
      *
@@ -99,13 +89,8 @@ class Readings implements DisposableBean {
 
     /** A reader that may send to this machine, and when it is armed to the plan's own nodes; never elsewhere. */
     RigReader reader(Plan plan, boolean armed) {
-        return new RigReader(() -> lease(plan), policy(plan, armed), settings.answerWithin(), clock);
-    }
-
-    SendPolicy policy(Plan plan, boolean armed) {
-        Set<Ipv4> planned =
-                armed ? plan.boxes().stream().flatMap(b -> b.ip().stream()).collect(Collectors.toSet()) : Set.of();
-        return ip -> ip.isLoopback() || planned.contains(ip);
+        return new RigReader(
+                () -> lease(plan), card.network(plan), Allowed.to(plan, armed), settings.answerWithin(), clock);
     }
 
     /** The link of the card that a job is spoken from, to be given back. */

@@ -15,22 +15,32 @@ import java.util.TreeMap;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import taxon.app.checks.RigReading.Way;
+import taxon.app.checks.boxes.Allowed;
+import taxon.app.checks.boxes.BoxAsker;
+import taxon.app.checks.boxes.BoxAsker.Whom;
+import taxon.app.checks.boxes.Patience;
+import taxon.core.boxcheck.BoxAnswers;
+import taxon.core.boxcheck.BoxesHeard;
+import taxon.core.boxcheck.SeenBox;
+import taxon.core.boxcheck.SeenBox.SeenPort;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.network.BoxKind;
+import taxon.core.network.BoxPort.Direction;
 import taxon.core.network.Ipv4;
+import taxon.core.network.NetCard;
 import taxon.core.network.Route;
 import taxon.core.proof.FoundUnit;
 import taxon.core.proof.FoundUnit.FoundBlock;
 import taxon.core.rig.Box;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
-import taxon.wire.artnet.codec.ArtPacket.PollReply;
 import taxon.wire.artnet.link.ArtNetController;
 import taxon.wire.artnet.link.DeviceTable;
 import taxon.wire.artnet.link.DeviceTable.Outlet;
 import taxon.wire.artnet.link.RdmClient;
 import taxon.wire.artnet.link.RdmClient.RdmException;
+import taxon.wire.link.CardLink;
 import taxon.wire.link.CardLinks;
 import taxon.wire.link.SendPolicy;
 import taxon.wire.rdm.codec.DeviceInfo;
@@ -49,6 +59,7 @@ final class RigReader {
     private static final Set<BoxKind> ANSWERING = EnumSet.of(BoxKind.NODE, BoxKind.TRANSMITTER, BoxKind.UNIT);
 
     private final Speaking card;
+    private final Optional<NetCard> own;
     private final SendPolicy policy;
     private final Duration answerWithin;
     private final Clock clock;
@@ -58,8 +69,10 @@ final class RigReader {
         CardLinks.Lease lease() throws IOException;
     }
 
-    RigReader(Speaking card, SendPolicy policy, Duration answerWithin, Clock clock) {
+    /** @param own how the card is on the network; empty where that is not known */
+    RigReader(Speaking card, Optional<NetCard> own, SendPolicy policy, Duration answerWithin, Clock clock) {
         this.card = card;
+        this.own = own;
         this.policy = policy;
         this.answerWithin = answerWithin;
         this.clock = clock;
@@ -78,22 +91,33 @@ final class RigReader {
     RigReading read(Plan plan, Consumer<Progress> told, BooleanSupplier stop) throws IOException, InterruptedException {
         try (CardLinks.Lease lease = card.lease();
                 ArtNetController controller = ArtNetController.over(lease.link(), policy, answerWithin)) {
+            Map<Box, List<Planned>> byBox = byBox(plan);
+            told.accept(new Progress("", 0));
+            BoxesHeard heard = heard(lease.link(), List.copyOf(byBox.keySet()), stop);
             Walk walk = new Walk(controller, told, stop);
-            BoxReader boxes = new BoxReader(controller, policy);
-            for (Map.Entry<Box, List<Planned>> entry : byBox(plan).entrySet()) {
+            for (Map.Entry<Box, List<Planned>> entry : byBox.entrySet()) {
                 if (!stop.getAsBoolean()) {
-                    walk.reachable(boxes, entry.getKey(), entry.getValue());
+                    walk.reachable(entry.getKey(), heard.of(plan, entry.getKey()), entry.getValue());
                 }
             }
-            boxes.seekSilent(stop);
             return new RigReading(
                     clock.instant(),
                     walk.ways,
                     walk.behind,
                     walk.units,
-                    boxes.answers(),
+                    byBox.keySet().stream().map(b -> heard.of(plan, b)).toList(),
                     Optional.empty(),
                     walk.troubles);
+        }
+    }
+
+    /** All boxes are asked at once; one that takes its time holds up no other. */
+    private BoxesHeard heard(CardLink link, List<Box> boxes, BooleanSupplier stop)
+            throws IOException, InterruptedException {
+        try (BoxAsker asker = new BoxAsker(link, policy, own)) {
+            Optional<Ipv4> everyone = Optional.of(Allowed.EVERYONE_HERE);
+            asker.ask(new Whom(boxes, everyone, true), Patience.reading(answerWithin), h -> {}, stop);
+            return asker.heard();
         }
     }
 
@@ -137,10 +161,10 @@ final class RigReader {
         }
 
         /** A node to which nothing can be sent holds up no other. */
-        void reachable(BoxReader boxes, Box node, List<Planned> planned) throws InterruptedException {
+        void reachable(Box node, BoxAnswers answers, List<Planned> planned) throws InterruptedException {
             try {
                 told.accept(new Progress(node.name(), units.size()));
-                node(node, boxes.ask(node), planned);
+                node(node, answers.called(node.name()).map(SeenBox::ports).orElse(List.of()), planned);
             } catch (IOException e) {
                 troubles.add(
                         node.name() + " at " + node.ip().orElseThrow() + " cannot be asked: " + e.getMessage() + ".");
@@ -148,15 +172,21 @@ final class RigReader {
         }
 
         /** What is set otherwise than planned is told by {@link BoxCheck}; the lines are asked as they are. */
-        private void node(Box node, List<PollReply> replies, List<Planned> planned)
+        private void node(Box node, List<SeenPort> ports, List<Planned> planned)
                 throws IOException, InterruptedException {
-            List<BoxReader.SeenOutlet> ports = BoxReader.outlets(replies);
             for (Planned each : planned) {
                 int number = each.route().port().number();
                 if (!stop.getAsBoolean()
                         && number <= ports.size()
-                        && ports.get(number - 1).isOutput()) {
-                    line(node, each, ports.get(number - 1).outlet());
+                        && ports.get(number - 1).direction() == Direction.OUT) {
+                    SeenPort port = ports.get(number - 1);
+                    line(
+                            node,
+                            each,
+                            new Outlet(
+                                    port.address(),
+                                    port.place().bindIndex(),
+                                    port.place().port()));
                 }
             }
         }

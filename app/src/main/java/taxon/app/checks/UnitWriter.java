@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Service;
 import taxon.app.TaxonSettings;
 import taxon.app.checks.RigReading.Way;
+import taxon.app.checks.boxes.Allowed;
 import taxon.app.edit.JobEditor;
 import taxon.core.dmx.StartAddress;
 import taxon.core.proof.FoundUnit;
@@ -146,7 +147,7 @@ class UnitWriter {
         try (CardLinks.Lease lease = readings.lease(plan);
                 ArtNetController controller = ArtNetController.over(
                         lease.link(),
-                        ip -> readings.policy(plan, true).allows(ip)
+                        ip -> Allowed.to(plan, true).allows(ip)
                                 && ip.equals(order.way().node()),
                         settings.answerWithin())) {
             RdmClient client =

@@ -64,7 +64,8 @@ class RigReaderTest {
                 .with(universe(1, 2, 1))
                 .with(universe(2, 1, 1));
         RigReading reading = read(plan);
-        assertThat(reading.troubles()).singleElement().asString().startsWith("Far node at 192.0.2.1 cannot be asked");
+        assertThat(BoxLine.of(plan, reading).get(0).differences())
+                .containsExactly("Far node at 192.0.2.1 was not asked: output to it is not armed.");
         assertThat(reading.units()).hasSize(1);
     }
 
@@ -194,7 +195,7 @@ class RigReaderTest {
     private RigReading read(Plan plan) throws Exception {
         try (CardLinks links = new CardLinks()) {
             RigReader reader = new RigReader(
-                    () -> links.lease(ip(1)), SendPolicy.LOOPBACK_ONLY, Duration.ofMillis(400), Clock.systemUTC());
+                    () -> links.lease(ip(1)), Optional.empty(), SendPolicy.LOOPBACK_ONLY, Duration.ofMillis(400), Clock.systemUTC());
             return reader.read(plan, p -> {}, () -> false);
         }
     }

@@ -32,7 +32,7 @@ import taxon.formats.json.Json;
 
 /** Headless Chromium, driven as a person would: it looks for what is seen, clicks and types. */
 public final class Browser implements AutoCloseable {
-    private static final Duration PATIENCE = Duration.ofSeconds(20);
+    private static final Duration PATIENCE = Duration.ofSeconds(60);
 
     private final ChromeDriver driver;
     private final Path downloads;

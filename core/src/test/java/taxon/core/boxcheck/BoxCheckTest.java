@@ -6,11 +6,16 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import taxon.core.boxcheck.SeenBox.OnPage;
+import taxon.core.boxcheck.SeenBox.Protocol;
 import taxon.core.boxcheck.SeenBox.SeenPort;
+import taxon.core.boxcheck.SeenBox.Self;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.network.BoxKind;
 import taxon.core.network.BoxPort;
 import taxon.core.network.BoxPort.Direction;
+import taxon.core.network.BoxPort.Merge;
+import taxon.core.network.BoxPort.WhenLost;
 import taxon.core.network.Ipv4;
 import taxon.core.network.NetCard;
 import taxon.core.network.PortAddress;
@@ -25,6 +30,7 @@ import taxon.core.testing.Rigs;
 /** A node of four ports: universe 1 as Art-Net on port 1, universe 2 as streaming ACN on port 2, an input on port 4. */
 class BoxCheckTest {
     private static final Ipv4 IP = Ipv4.of(10, 0, 0, 11);
+    private static final Silence NO_ANSWER = new Silence.NoAnswer();
 
     private static Plan plan() {
         Box node = Box.node(1, "Quay node", IP, 4).with(new NetCard(IP, 24));
@@ -54,7 +60,7 @@ class BoxCheckTest {
     }
 
     private static List<String> said(SeenBox... answers) {
-        return sentences(new BoxAnswers(1, IP, List.of(answers), Optional.empty()));
+        return sentences(new BoxAnswers(1, IP, List.of(answers), NO_ANSWER));
     }
 
     private static List<String> sentences(BoxAnswers heard) {
@@ -75,20 +81,63 @@ class BoxCheckTest {
         assertThat(said(seen("Quay node", asPlanned()))).isEmpty();
         assertThat(BoxCheck.of(
                                 plan(),
-                                List.of(new BoxAnswers(1, IP, List.of(seen("x", asPlanned())), Optional.empty())))
+                                List.of(new BoxAnswers(1, IP, List.of(seen("quay NODE", asPlanned())), NO_ANSWER)))
                         .get(0)
                         .isAsPlanned())
                 .isTrue();
     }
 
     @Test
-    void aSilentBoxIsNamedWithWhereItsNameAnswers() {
-        assertThat(said())
-                .containsExactly("Quay node at 10.0.0.11 does not answer: is it on, and in one range with this card?");
-        SeenBox elsewhere =
-                new SeenBox(Ipv4.of(10, 0, 0, 77), Ipv4.of(10, 0, 0, 77), "Quay node", Optional.empty(), List.of());
-        assertThat(sentences(new BoxAnswers(1, IP, List.of(), Optional.of(elsewhere))))
-                .containsExactly("Quay node at 10.0.0.11 does not answer: a box of its name answers at 10.0.0.77.");
+    void aSilentBoxIsToldWithTheCause() {
+        assertThat(silent(NO_ANSWER))
+                .isEqualTo(
+                        "Quay node at 10.0.0.11 does not answer: it is off, its cable is out, or it is set to another address.");
+        assertThat(silent(new Silence.Elsewhere(Ipv4.of(10, 0, 0, 77))))
+                .isEqualTo("Quay node at 10.0.0.11 does not answer: a box of its name answers at 10.0.0.77.");
+        assertThat(silent(new Silence.OtherRange(new NetCard(Ipv4.of(192, 168, 1, 5), 24))))
+                .isEqualTo(
+                        "Quay node at 10.0.0.11 does not answer: this computer's card is 192.168.1.5/24, in another range.");
+        assertThat(silent(new Silence.NotAsked()))
+                .isEqualTo("Quay node at 10.0.0.11 was not asked: output to it is not armed.");
+        assertThat(silent(new Silence.Unreachable("Network is unreachable")))
+                .isEqualTo("Quay node at 10.0.0.11 cannot be asked: Network is unreachable.");
+    }
+
+    private static String silent(Silence why) {
+        return sentences(new BoxAnswers(1, IP, List.of(), why)).get(0);
+    }
+
+    /** A box keeps 17 bytes of a name (Art-Net 4, short name, from memory). */
+    @Test
+    void aBoxThatCallsItselfOtherwiseIsToldAndACutNameIsItsName() {
+        assertThat(said(seen("Stranger", asPlanned())))
+                .containsExactly("Quay node at 10.0.0.11 calls itself Stranger.");
+        SeenBox cut = seen("Quay node beside ", asPlanned());
+        assertThat(cut.isCalled("Quay node beside the bar")).isTrue();
+        assertThat(cut.isCalled("Quay node besides")).isFalse();
+        assertThat(new SeenBox(IP, IP, new Self("n1", "Quay node", 0, 0, Optional.empty()), Optional.empty(), List.of())
+                        .isCalled("quay node"))
+                .isTrue();
+    }
+
+    @Test
+    void mergeProtocolAndFailsafeAreOnlyWrongWhereTheyAreSaid() {
+        SeenPort latest = new SeenPort(
+                new OnPage(1, 1),
+                Direction.OUT,
+                new PortAddress(1),
+                true,
+                Optional.of(Merge.LATEST),
+                Optional.of(Protocol.SACN),
+                true);
+        assertThat(said(with(1, latest)))
+                .containsExactly(
+                        "Quay node port 1 takes streaming ACN; planned is Art-Net, for universe 1.",
+                        "Quay node port 1 joins two sources by LTP, the latest; planned is HTP, the highest.");
+        SeenBox zero = new SeenBox(
+                IP, IP, new Self("Quay node", "", 0, 0, Optional.of(WhenLost.ZERO)), Optional.of(24), asPlanned());
+        assertThat(said(zero))
+                .containsExactly("Quay node goes to zero when its data stops; planned for port 1 and 2 is that it holds.");
     }
 
     @Test
@@ -134,9 +183,9 @@ class BoxCheckTest {
     /** It was asked before it was given another address: what it said is of no box of the plan. */
     @Test
     void whatWasAskedAtAnotherAddressSaysNothing() {
-        assertThat(BoxCheck.of(plan(), List.of(new BoxAnswers(1, Ipv4.of(10, 0, 0, 12), List.of(), Optional.empty()))))
+        assertThat(BoxCheck.of(plan(), List.of(new BoxAnswers(1, Ipv4.of(10, 0, 0, 12), List.of(), NO_ANSWER))))
                 .isEmpty();
-        assertThat(BoxCheck.of(plan(), List.of(new BoxAnswers(9, IP, List.of(), Optional.empty()))))
+        assertThat(BoxCheck.of(plan(), List.of(new BoxAnswers(9, IP, List.of(), NO_ANSWER))))
                 .isEmpty();
     }
 

@@ -33,6 +33,7 @@ public final class ArtNetCodec {
     static final int POLL = 0x2000;
     static final int POLL_REPLY = 0x2100;
     static final int DMX = 0x5000;
+    static final int ADDRESS = 0x6000;
     static final int TOD_REQUEST = 0x8000;
     static final int TOD_DATA = 0x8100;
     static final int TOD_CONTROL = 0x8200;
@@ -44,8 +45,6 @@ public final class ArtNetCodec {
     private static final int VERSION = 14;
     private static final int RDM_VERSION = 1;
     private static final int TOD_FULL = 0;
-    /** ArtIpProg that changes nothing: no bit of its command is set (Art-Net 4, from memory). */
-    private static final int ENQUIRY = 0;
     /** "The ToD is not available or discovery is incomplete" (Art-Net 4, ArtTodData, from memory). */
     private static final int TOD_NAK = 0xFF;
 
@@ -89,7 +88,10 @@ public final class ArtNetCodec {
                     .toArray();
         }
         if (packet instanceof IpEnquiry) {
-            return versioned(IP_PROG).zeros(2).u8(ENQUIRY).zeros(19).toArray();
+            return ProgramCodec.enquiry();
+        }
+        if (packet instanceof ArtPacket.Address || packet instanceof ArtPacket.IpProgram) {
+            return ProgramCodec.encode(packet);
         }
         if (packet instanceof IpReply reply) {
             return versioned(IP_PROG_REPLY)
@@ -144,7 +146,7 @@ public final class ArtNetCodec {
     }
 
     private static boolean isKnown(int opcode) {
-        return List.of(POLL, DMX, TOD_REQUEST, TOD_DATA, TOD_CONTROL, RDM, IP_PROG, IP_PROG_REPLY)
+        return List.of(POLL, DMX, ADDRESS, TOD_REQUEST, TOD_DATA, TOD_CONTROL, RDM, IP_PROG, IP_PROG_REPLY)
                 .contains(opcode);
     }
 
@@ -159,17 +161,11 @@ public final class ArtNetCodec {
             case TOD_REQUEST -> todRequest(in);
             case TOD_DATA -> todData(in);
             case TOD_CONTROL -> todControl(in);
-            case IP_PROG -> ipProg(in);
+            case ADDRESS -> ProgramCodec.address(in);
+            case IP_PROG -> ProgramCodec.ipProg(in);
             case IP_PROG_REPLY -> ipReply(in);
             default -> rdm(in);
         };
-    }
-
-    /** What would program something is none of ours. */
-    private static ArtPacket ipProg(ByteReader in) throws MalformedPacketException {
-        in.skip(2);
-        int command = in.u8();
-        return command == ENQUIRY ? new IpEnquiry() : new Unknown(IP_PROG, in.bytes(in.remaining()));
     }
 
     private static IpReply ipReply(ByteReader in) throws MalformedPacketException {
@@ -252,7 +248,7 @@ public final class ArtNetCodec {
         return new ByteWriter().bytes(ID).u16LittleEndian(opcode);
     }
 
-    private static ByteWriter versioned(int opcode) {
+    static ByteWriter versioned(int opcode) {
         return begin(opcode).u16(VERSION);
     }
 }

@@ -2,7 +2,11 @@ package taxon.wire.artnet.codec;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
 import taxon.core.dmx.Slot;
+import taxon.core.network.BoxPort.WhenLost;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
 import taxon.wire.bytes.ByteWriter;
@@ -22,10 +26,13 @@ public sealed interface ArtPacket {
      *
      * @param shortName at most 17 bytes
      * @param longName at most 63 bytes
+     * @param firmware the version of its software, 0 to 65535
      * @param net 0 to 127, for all ports of this reply
      * @param subNet 0 to 15, for all ports of this reply
      * @param mac the hardware address, of which no two devices have the same; 48 bits, 0 where it is not said
-     * @param bindIndex which reply of the node this is, from 1
+     * @param bindIndex which reply of the node this is, from 1; 0 from nodes that do not count them
+     * @param whenLost what it does when its data stops; empty where it does not say that it knows of such a thing
+     * @param switchesProtocol true where it says that its ports can take streaming ACN or Art-Net
      * @param ports at most four
      */
     record PollReply(
@@ -33,10 +40,13 @@ public sealed interface ArtPacket {
             String shortName,
             String longName,
             String report,
+            int firmware,
             int net,
             int subNet,
             long mac,
             int bindIndex,
+            Optional<WhenLost> whenLost,
+            boolean switchesProtocol,
             List<Port> ports)
             implements ArtPacket {
         private static final int MAC_BITS = 48;
@@ -88,6 +98,51 @@ public sealed interface ArtPacket {
         IN,
         NONE
     }
+
+    /**
+     * Programs a page of a node (ArtAddress, from memory). What is empty stays as it is.
+     *
+     * @param bindIndex which page of the node is meant
+     * @param net 0 to 127
+     * @param subNet 0 to 15
+     * @param shortName at most 17 bytes; empty to leave it
+     * @param inputs the low four bits of inputs, by their number on the page from 1 to 4
+     * @param outputs the low four bits of outputs, likewise
+     */
+    record Address(
+            int bindIndex,
+            OptionalInt net,
+            OptionalInt subNet,
+            String shortName,
+            Map<Integer, Integer> inputs,
+            Map<Integer, Integer> outputs,
+            ProgramCommand command)
+            implements ArtPacket {
+        public Address {
+            inputs = Map.copyOf(inputs);
+            outputs = Map.copyOf(outputs);
+        }
+
+        /** One that gives a command and nothing else. */
+        public static Address doing(int bindIndex, ProgramCommand command) {
+            return new Address(bindIndex, OptionalInt.empty(), OptionalInt.empty(), "", Map.of(), Map.of(), command);
+        }
+
+        /** One that gives a name and nothing else. */
+        public static Address naming(int bindIndex, String name) {
+            return new Address(
+                    bindIndex,
+                    OptionalInt.empty(),
+                    OptionalInt.empty(),
+                    name,
+                    Map.of(),
+                    Map.of(),
+                    ProgramCommand.NOTHING);
+        }
+    }
+
+    /** Gives a node an address and a mask (ArtIpProg with the bits that program them, from memory). */
+    record IpProgram(Ipv4 ip, Ipv4 mask) implements ArtPacket {}
 
     /** Asks a node for its address and mask, and programs nothing. */
     record IpEnquiry() implements ArtPacket {}

@@ -2,7 +2,9 @@ package taxon.wire.artnet.codec;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.ToIntFunction;
+import taxon.core.network.BoxPort.WhenLost;
 import taxon.core.network.Ipv4;
 import taxon.wire.artnet.codec.ArtPacket.Flow;
 import taxon.wire.artnet.codec.ArtPacket.Output;
@@ -35,12 +37,19 @@ final class PollReplyCodec {
     /** In status 2: 15-bit Port-Addresses. */
     private static final int LONG_ADDRESSES = 0x08;
 
+    /** In status 2: ports take Art-Net or streaming ACN as they are told. */
+    private static final int SWITCHES_PROTOCOL = 0x10;
+    /** In status 3: bits 7 and 6 say what it does when data stops, in the order of {@link WhenLost}. */
+    private static final int FAILSAFE_SHIFT = 6;
+    /** In status 3: the node knows of that at all. */
+    private static final int KNOWS_FAILSAFE = 0x20;
+
     private PollReplyCodec() {}
 
     static byte[] encode(ByteWriter out, PollReply reply) {
         ip(out, reply.ip())
                 .u16LittleEndian(ArtNetCodec.UDP_PORT)
-                .u16(1)
+                .u16(reply.firmware())
                 .u8(reply.net())
                 .u8(reply.subNet());
         out.u16(0).u8(0).u8(RDM_CAPABLE).u16(0);
@@ -53,9 +62,16 @@ final class PollReplyCodec {
         perPort(out, reply, p -> p.flow() == Flow.IN ? 0 : p.universe());
         out.zeros(6).u8(0);
         out.u16((int) (reply.mac() >>> Integer.SIZE)).u32(reply.mac() & 0xFFFF_FFFFL);
-        ip(out, reply.ip()).u8(reply.bindIndex()).u8(LONG_ADDRESSES);
+        ip(out, reply.ip())
+                .u8(reply.bindIndex())
+                .u8(LONG_ADDRESSES | (reply.switchesProtocol() ? SWITCHES_PROTOCOL : 0));
         perPort(out, reply, p -> p.rdm() ? 0 : RDM_OFF);
-        return out.u8(0).zeros(6).zeros(15).toArray();
+        return out.u8(reply.whenLost()
+                        .map(w -> ProgramCommand.FAILSAFES.indexOf(w) << FAILSAFE_SHIFT | KNOWS_FAILSAFE)
+                        .orElse(0))
+                .zeros(6)
+                .zeros(15)
+                .toArray();
     }
 
     private static int type(Port port) {
@@ -95,7 +111,8 @@ final class PollReplyCodec {
     /** Older nodes end their reply earlier; what is not there reads as zero. */
     static PollReply decode(ByteReader in) throws MalformedPacketException {
         Ipv4 ip = new Ipv4((int) in.u32());
-        in.skip(4);
+        in.skip(2);
+        int firmware = in.u16();
         int net = in.u8();
         int subNet = in.u8();
         if (net > 127 || subNet > 15) {
@@ -118,14 +135,35 @@ final class PollReplyCodec {
         long mac = in.remaining() >= 6 ? (long) in.u16() << Integer.SIZE | in.u32() : 0;
         in.skip(Math.min(in.remaining(), 4));
         int bindIndex = in.remaining() > 0 ? in.u8() : 0;
-        in.skip(Math.min(in.remaining(), 1));
+        int status2 = in.remaining() > 0 ? in.u8() : 0;
         byte[] outputB = in.remaining() >= PORTS ? in.bytes(PORTS).toArray() : new byte[PORTS];
+        int status3 = in.remaining() > 0 ? in.u8() : 0;
         List<Port> ports = new ArrayList<>();
         for (int i = 0; i < count; i++) {
             Flow flow = flow(types[i]);
             int universe = (flow == Flow.IN ? inputs[i] : outputs[i]) & 0xF;
             ports.add(new Port(universe, flow, (outputB[i] & RDM_OFF) == 0, output(outputA[i])));
         }
-        return new PollReply(ip, shortName, longName, report, net, subNet, mac, bindIndex, ports);
+        return new PollReply(
+                ip,
+                shortName,
+                longName,
+                report,
+                firmware,
+                net,
+                subNet,
+                mac,
+                bindIndex,
+                whenLost(status3),
+                (status2 & SWITCHES_PROTOCOL) != 0,
+                ports);
+    }
+
+    private static Optional<WhenLost> whenLost(int status3) {
+        int failsafe = status3 >>> FAILSAFE_SHIFT;
+        // A node that says neither that it knows of it nor anything but the first is one that leaves the field alone.
+        return (status3 & KNOWS_FAILSAFE) == 0 && failsafe == 0
+                ? Optional.empty()
+                : Optional.of(ProgramCommand.FAILSAFES.get(failsafe));
     }
 }

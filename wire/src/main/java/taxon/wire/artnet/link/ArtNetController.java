@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.net.InetSocketAddress;
 import java.time.Duration;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -32,8 +31,6 @@ import taxon.wire.rdm.codec.Uid;
  */
 public final class ArtNetController implements AutoCloseable {
     private static final int TRIES = 3;
-    /** More than any rig has; a flood of replies is not kept. */
-    private static final int MOST_FOUND = 1_000;
     /** A node may describe itself in several replies; once the first came, the others follow at once. */
     private static final Duration MORE_REPLIES = Duration.ofMillis(60);
 
@@ -73,52 +70,29 @@ public final class ArtNetController implements AutoCloseable {
     }
 
     /**
-     * What answers a poll at an address: one device with all of its replies, in the order of their bind index. More than one
-     * where several devices have the address, which their hardware addresses tell apart; none when nobody answers.
+     * What answers a poll at an address, as soon as one does: one device with all of its replies that follow at once, in their
+     * order. More than one where several devices have the address; none when nobody answers.
      */
     public List<List<PollReply>> poll(Ipv4 node) throws IOException, InterruptedException {
-        Map<Long, Map<Integer, PollReply>> devices = new LinkedHashMap<>();
-        ask(new ArtPacket.Poll(), node, a -> keep(a, node, devices));
-        while (!devices.isEmpty()
-                && next(MORE_REPLIES, a -> keep(a, node, devices)).isPresent()) {
-            // keep() has put the reply into the map
+        try (RollCall call = RollCall.over(link, policy)) {
+            for (int i = 0; i < TRIES && call.at(node).isEmpty(); i++) {
+                call.poll(node);
+                call.hear(timeout, () -> !call.at(node).isEmpty());
+            }
+            // What was asked last may be answered as late as what was asked first.
+            call.hear(timeout, () -> !call.at(node).isEmpty());
+            call.hear(call.at(node).isEmpty() ? Duration.ZERO : MORE_REPLIES, () -> false);
+            return call.at(node).stream().map(RollCall.Device::pages).toList();
         }
-        return devices.values().stream().map(d -> List.copyOf(d.values())).toList();
-    }
-
-    private static Optional<PollReply> keep(Arrival arrival, Ipv4 node, Map<Long, Map<Integer, PollReply>> devices) {
-        if (arrival.sender().equals(node) && arrival.packet() instanceof PollReply reply) {
-            devices.computeIfAbsent(reply.mac(), m -> new TreeMap<>()).put(reply.bindIndex(), reply);
-            return Optional.of(reply);
-        }
-        return Optional.empty();
     }
 
     /**
-     * All who answer a poll to everyone within the timeout, by the address that they answer from: one reply of each.
+     * Programs a node by one packet. What became of it is to be asked: nodes answer this as they answer a poll, and need not.
      *
-     * @param everyone a broadcast address that the policy allows
+     * @throws IOException when it cannot be sent, or may not be
      */
-    public Map<Ipv4, PollReply> pollAll(Ipv4 everyone) throws IOException, InterruptedException {
-        Map<Ipv4, PollReply> found = new TreeMap<>();
-        link.send(new ArtPacket.Poll(), everyone, policy);
-        next(timeout, a -> {
-            if (a.packet() instanceof PollReply reply && found.size() < MOST_FOUND) {
-                found.putIfAbsent(a.sender(), reply);
-            }
-            return Optional.empty();
-        });
-        return found;
-    }
-
-    /** The mask that a node has; empty when it does not say. */
-    public Optional<Ipv4> mask(Ipv4 node) throws IOException, InterruptedException {
-        link.send(new ArtPacket.IpEnquiry(), node, policy);
-        return next(
-                timeout,
-                a -> a.sender().equals(node) && a.packet() instanceof ArtPacket.IpReply reply
-                        ? Optional.of(reply.mask())
-                        : Optional.empty());
+    public void program(ArtPacket packet, Ipv4 node) throws IOException {
+        link.send(packet, node, policy);
     }
 
     /**

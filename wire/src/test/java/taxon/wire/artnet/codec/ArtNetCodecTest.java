@@ -5,11 +5,15 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Random;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import taxon.core.network.BoxPort.WhenLost;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
 import taxon.wire.artnet.codec.ArtPacket.Dmx;
@@ -38,10 +42,13 @@ class ArtNetCodecTest {
             "Quay node",
             "Quay node, simulated",
             "#0001 ready",
+            0x0107,
             1,
             2,
             0x02_00_5E_10_00_01L,
             1,
+            Optional.of(WhenLost.SCENE),
+            true,
             List.of(
                     new Port(3, Flow.OUT, true, new Output(true, true, false, true)),
                     new Port(4, Flow.IN, false, Output.STILL),
@@ -60,6 +67,16 @@ class ArtNetCodecTest {
                 new TodControl(ADDRESS, TodControl.FLUSH),
                 Rdm.carrying(ADDRESS, MESSAGE),
                 new ArtPacket.IpEnquiry(),
+                new ArtPacket.IpProgram(Ipv4.of(10, 0, 0, 20), Ipv4.of(255, 255, 255, 0)),
+                new ArtPacket.Address(
+                        2,
+                        OptionalInt.of(1),
+                        OptionalInt.of(0),
+                        "Quay node",
+                        Map.of(2, 4),
+                        Map.of(1, 15, 4, 0),
+                        ProgramCommand.merge(3, true)),
+                ArtPacket.Address.doing(1, ProgramCommand.whenLost(WhenLost.ZERO)),
                 new ArtPacket.IpReply(Ipv4.of(10, 0, 0, 20), Ipv4.of(255, 255, 255, 0)),
                 new Unknown(0x9700, Bytes.of(1, 2, 3)));
     }
@@ -151,6 +168,73 @@ class ArtNetCodecTest {
         byte[] reply = ArtNetCodec.encode(new ArtPacket.IpReply(Ipv4.of(10, 0, 0, 20), Ipv4.of(255, 255, 255, 0)));
         assertThat(tshark(reply, "artnet.header.opcode", "artnet.ip_prog_reply.ip", "artnet.ip_prog_reply.sm"))
                 .containsExactly("0xf900", "10.0.0.20", "255.255.255.0");
+    }
+
+    @Test
+    void whatProgramsAPageLeavesTheRestAloneAndIsReadByTshark() {
+        byte[] packet = ArtNetCodec.encode(new ArtPacket.Address(
+                2,
+                OptionalInt.of(0),
+                OptionalInt.empty(),
+                "Quay node",
+                Map.of(2, 4),
+                Map.of(1, 15),
+                ProgramCommand.merge(3, true)));
+        assertThat(packet).hasSize(107);
+        assertThat(tshark(
+                        packet,
+                        "artnet.header.opcode",
+                        "artnet.address.netswitch_write",
+                        "artnet.address.netswitch_net",
+                        "artnet.address.subswitch_special",
+                        "artnet.address.short_name",
+                        "artnet.address.swin_1",
+                        "artnet.address.swin_2",
+                        "artnet.address.swout_1",
+                        "artnet.address.swout_4",
+                        "artnet.address.command"))
+                .containsExactly("0x6000", "1", "0", "0x7f", "Quay node", "0x7f", "0x84", "0x8f", "0x7f", "0x12");
+    }
+
+    /** The codes as the table of commands that tshark carries has them. */
+    @Test
+    void commandsHaveTheCodesOfTheProtocol() {
+        assertThat(ProgramCommand.merge(1, true).code()).isEqualTo(0x10);
+        assertThat(ProgramCommand.merge(4, false).code()).isEqualTo(0x53);
+        assertThat(ProgramCommand.turn(1, true).code()).isEqualTo(0x20);
+        assertThat(ProgramCommand.turn(4, false).code()).isEqualTo(0x33);
+        assertThat(ProgramCommand.take(2, false).code()).isEqualTo(0x61);
+        assertThat(ProgramCommand.take(2, true).code()).isEqualTo(0x71);
+        assertThat(ProgramCommand.rdm(3, true).code()).isEqualTo(0xC2);
+        assertThat(ProgramCommand.rdm(3, false).code()).isEqualTo(0xD2);
+        assertThat(ProgramCommand.whenLost(WhenLost.HOLD).code()).isEqualTo(0x08);
+        assertThat(ProgramCommand.whenLost(WhenLost.SCENE).code()).isEqualTo(0x0B);
+        assertThatThrownBy(() -> ProgramCommand.rdm(5, true)).hasMessageContaining("1 to 4");
+    }
+
+    @Test
+    void anAddressIsProgrammedWithItsMaskAndNothingElseAsTsharkReadsIt() {
+        byte[] packet = ArtNetCodec.encode(new ArtPacket.IpProgram(Ipv4.of(10, 0, 0, 20), Ipv4.of(255, 255, 255, 0)));
+        assertThat(packet).hasSize(34);
+        assertThat(tshark(
+                        packet,
+                        "artnet.header.opcode",
+                        "artnet.ip_prog.command",
+                        "artnet.ip_prog.command_dhcp_enable",
+                        "artnet.ip_prog.ip",
+                        "artnet.ip_prog.sm"))
+                .containsExactly("0xf800", "0x86", "0", "10.0.0.20", "255.255.255.0");
+    }
+
+    @Test
+    void whatANodeDoesWhenItsDataStopsIsOnlyTakenFromOneThatKnowsOfIt() throws MalformedPacketException {
+        byte[] packet = ArtNetCodec.encode(REPLY);
+        int status3 = 217;
+        assertThat(packet[status3] & 0xFF).isEqualTo(0xE0);
+        packet[status3] = 0;
+        assertThat(((PollReply) ArtNetCodec.decode(packet)).whenLost()).isEmpty();
+        packet[status3] = 0x40;
+        assertThat(((PollReply) ArtNetCodec.decode(packet)).whenLost()).contains(WhenLost.ZERO);
     }
 
     @Test
