@@ -10,6 +10,7 @@ const needs = {
   "#wish": "./wish.js",
   "#network-drawing": "./network.js",
   "#driving": "./raise.js",
+  "#check-unit": "./checklist.js",
   "#seen": "./seen.js",
   "#seen-universe": "./seen-universe.js",
 };

@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import taxon.app.testing.Http;
 import taxon.app.testing.Http.Answer;
 import taxon.app.testing.TaxonServer;
+import taxon.app.testing.Wait;
 import tools.jackson.databind.JsonNode;
 
 /** The demo's rig read over real UDP, and one unit written to. */
@@ -60,40 +61,123 @@ class ChecksHttpTest {
     @Test
     void writingIsArmedFirstDoneOverRdmAndReadBack() {
         read();
-        JsonNode before = line("204");
-        assertThat(before.path("found").asString()).startsWith("2.065");
-        Answer unarmed = write(before);
+        assertThat(line("204").path("found").asString()).startsWith("2.065");
+        int list = list("204");
+        JsonNode order =
+                http.get("/jobs/1/checks/writes/" + list).json().path("orders").path(0);
+        assertThat(order.path("words").asString()).endsWith("start address 65 → 85");
+        Answer unarmed = http.post("/jobs/1/checks/writes/" + list + "/write");
         assertThat(unarmed.status()).isEqualTo(409);
-        assertThat(unarmed.reasons()).contains("Nothing is armed");
+        assertThat(unarmed.reasons()).contains("not armed");
         assertThat(line("204").path("found").asString()).startsWith("2.065");
 
-        Answer armed = http.post(
-                "/jobs/1/checks/arm", "fixture", before.path("fixture").asInt(), "block", 1);
-        assertThat(armed.json().path("address").asString()).isEqualTo("2.085");
-        Answer written = write(before);
-        assertThat(written.json().path("told").asString())
-                .contains("204 listens at slot 85 now, read back from unit 7FF0:");
+        http.post("/jobs/1/checks/writes/" + list + "/arm", "stops", "on");
+        http.post("/jobs/1/checks/writes/" + list + "/write");
+        assertThat(ended(list).path("orders").path(0).path("outcome").asString())
+                .isEqualTo("written");
         assertThat(line("204").path("verdict").asString()).isEqualTo("right");
         assertThat(standing("204")).isEqualTo("proved");
-        assertThat(write(before).status()).as("armed for one write only").isEqualTo(409);
+        assertThat(http.post("/jobs/1/checks/writes/" + list + "/write").status())
+                .as("armed for one write only")
+                .isEqualTo(409);
+        assertThat(http.post("/jobs/1/checks/writes/" + list + "/arm").reasons())
+                .contains("written already");
+    }
+
+    @Test
+    void whatWasThereBeforeIsWrittenBack() {
+        read();
+        int list = list("204");
+        http.post("/jobs/1/checks/writes/" + list + "/arm");
+        http.post("/jobs/1/checks/writes/" + list + "/write");
+        ended(list);
+        int back = http.post("/jobs/1/checks/writes/" + list + "/back")
+                .json()
+                .path("id")
+                .asInt();
+        http.post("/jobs/1/checks/writes/" + back + "/arm");
+        http.post("/jobs/1/checks/writes/" + back + "/write");
+        assertThat(ended(back).path("orders").path(0).path("words").asString()).endsWith("start address 85 → 65");
+        assertThat(line("204").path("found").asString()).startsWith("2.065");
+        assertThat(standing("204")).isEqualTo("stale");
+    }
+
+    @Test
+    void aListOfAPlanThatHasChangedIsNotArmed() {
+        read();
+        int list = list("204");
+        moveSomewhereElse("204");
+        Answer armed = http.post("/jobs/1/checks/writes/" + list + "/arm");
+        assertThat(armed.status()).isEqualTo(409);
+        assertThat(armed.reasons()).contains("The plan has changed since this list was made");
+    }
+
+    private void moveSomewhereElse(String label) {
+        JsonNode fixture = fixture(label);
+        http.post(
+                "/jobs/1/fixtures/" + fixture.path("key").asInt() + "/address",
+                "block",
+                1,
+                "address",
+                "9.1",
+                "version",
+                http.get("/jobs/1").json().path("version").asInt());
+        assertThat(fixture(label).toString()).contains("9.001");
     }
 
     @Test
     void whatIsArmedCanBeDisarmed() {
         read();
-        JsonNode line = line("204");
-        http.post("/jobs/1/checks/arm", "fixture", line.path("fixture").asInt(), "block", 1);
-        http.post("/jobs/1/checks/disarm");
-        assertThat(write(line).status()).isEqualTo(409);
+        int list = list("204");
+        http.post("/jobs/1/checks/writes/" + list + "/arm");
+        http.post("/jobs/1/checks/writes/" + list + "/disarm");
+        assertThat(http.post("/jobs/1/checks/writes/" + list + "/write").status())
+                .isEqualTo(409);
     }
 
     @Test
-    void nothingIsArmedForAUnitThatDidNotAnswer() {
+    void nothingIsWrittenToAUnitThatDidNotAnswer() {
+        assertThat(prepare("606").reasons()).contains("The rig was not read since Taxon was started");
         read();
-        Answer answer = http.post(
-                "/jobs/1/checks/arm", "fixture", line("606").path("fixture").asInt(), "block", 1);
-        assertThat(answer.status()).isEqualTo(409);
-        assertThat(answer.reasons()).contains("No unit answered for this fixture");
+        JsonNode list = http.get("/jobs/1/checks/writes/" + list("606")).json();
+        assertThat(list.path("orders")).isEmpty();
+        assertThat(list.path("left").path(0).path("why").asString()).isEqualTo("no unit answered for it");
+        assertThat(http.post("/jobs/1/checks/writes/" + list.path("id").asInt() + "/arm")
+                        .reasons())
+                .contains("Nothing of this list can be written");
+    }
+
+    /** Of a kind that nobody knows, nothing is asked for. */
+    @Test
+    void aWishThatIsNoneIsRefusedWithWhatItTakes() {
+        read();
+        assertThat(http.post("/jobs/1/checks/writes", "units", "all", "items", "soul")
+                        .reasons())
+                .contains("address, mode, label or axes");
+        assertThat(http.post("/jobs/1/checks/writes", "units", "left half", "items", "address")
+                        .reasons())
+                .contains("left half");
+        assertThat(http.get("/jobs/1/checks/units/7FF0-FFFFFFFF").status()).isEqualTo(404);
+    }
+
+    private Answer prepare(String label) {
+        return http.post(
+                "/jobs/1/checks/writes", "units", fixture(label).path("key").asInt(), "items", "address");
+    }
+
+    private int list(String label) {
+        return prepare(label).json().path("id").asInt();
+    }
+
+    private JsonNode ended(int list) {
+        Wait.until(
+                "list " + list + " does not end",
+                () -> http.get("/jobs/1/checks/writes/" + list)
+                        .json()
+                        .path("state")
+                        .asString()
+                        .equals("ended"));
+        return http.get("/jobs/1/checks/writes/" + list).json();
     }
 
     @Test
@@ -223,10 +307,6 @@ class ChecksHttpTest {
             checks = http.get("/jobs/1/checks").json();
         }
         return checks;
-    }
-
-    private Answer write(JsonNode line) {
-        return http.post("/jobs/1/checks/write", "fixture", line.path("fixture").asInt(), "block", 1);
     }
 
     private JsonNode line(String label) {

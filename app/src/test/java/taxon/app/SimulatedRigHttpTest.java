@@ -27,7 +27,7 @@ class SimulatedRigHttpTest {
     void start() {
         server = TaxonServer.demo();
         http = server.http();
-        http.post("/jobs/1/universes/7/ways", "version", http.version(1), "protocol", "sacn", "outlet", "5/1");
+        http.post("/jobs/1/universes/7/ways", "version", http.version(1), "protocol", "art-net", "outlet", "5/1");
     }
 
     @AfterAll

@@ -3,6 +3,7 @@ package taxon.simrig;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.InetSocketAddress;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -11,6 +12,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import taxon.core.dmx.Slot;
 import taxon.core.network.BoxPort.WhenLost;
 import taxon.core.network.Ipv4;
@@ -41,6 +43,9 @@ import taxon.wire.rdm.codec.Uid;
 public final class SimNode implements AutoCloseable {
     private static final System.Logger LOG = System.getLogger(SimNode.class.getName());
 
+    /** How long it takes to discover the devices of a line anew. */
+    private static final Duration LOOKING = Duration.ofMillis(400);
+
     private static final int FIRMWARE = 0x0104;
 
     private static final Executor LATER = Executors.newSingleThreadExecutor(work -> {
@@ -64,6 +69,9 @@ public final class SimNode implements AutoCloseable {
     private volatile List<SimFault> faults = List.of();
     private volatile Ipv4 ip;
     private volatile CardLink link;
+    private final AtomicInteger touched = new AtomicInteger();
+    /** While it discovers its devices anew it has no table to give. */
+    private volatile long looksUntil = System.nanoTime();
 
     private SimNode(Ipv4 ip, String name, List<SimPort> ports, boolean toEveryone) throws IOException {
         this.toEveryone = toEveryone;
@@ -115,6 +123,11 @@ public final class SimNode implements AutoCloseable {
         return planned.spoiled(fault).equals(planned) || settings.spoiled(fault).equals(settings);
     }
 
+    /** How often it was programmed since it was given its faults. */
+    public int touched() {
+        return touched.get();
+    }
+
     private <T extends SimFault> Optional<T> fault(Class<T> kind) {
         return faults.stream().filter(kind::isInstance).map(kind::cast).findFirst();
     }
@@ -137,6 +150,7 @@ public final class SimNode implements AutoCloseable {
                 .orElse(given));
         settings = spoiled;
         faults = List.copyOf(wanted);
+        touched.set(0);
     }
 
     private void sitAt(Ipv4 wanted) throws IOException {
@@ -201,12 +215,16 @@ public final class SimNode implements AutoCloseable {
         } else if (packet instanceof ArtPacket.IpEnquiry) {
             reply(new ArtPacket.IpReply(ip, Subnet.around(ip, settings.prefix()).mask()), sender);
         } else if (packet instanceof ArtPacket.Address program) {
+            touched.incrementAndGet();
             program(program);
             describe(sender);
         } else if (packet instanceof ArtPacket.IpProgram program) {
+            touched.incrementAndGet();
             move(program, sender);
         } else if (packet instanceof ArtPacket.TodRequest request) {
             tables(request, sender);
+        } else if (packet instanceof ArtPacket.TodControl control && control.command() == ArtPacket.TodControl.FLUSH) {
+            looksUntil = System.nanoTime() + LOOKING.toNanos();
         } else if (packet instanceof ArtPacket.Rdm rdm) {
             rdm(rdm, sender);
         }
@@ -302,15 +320,14 @@ public final class SimNode implements AutoCloseable {
             SimPort port = ports.get(i);
             if (port.address().net() == request.net()
                     && request.subUnis().contains(port.address().subUni())) {
-                List<Uid> uids = port.hasTable()
-                        ? port.units().stream().map(SimUnit::uid).toList()
-                        : List.of();
+                boolean known = port.hasTable() && System.nanoTime() - looksUntil >= 0;
+                List<Uid> uids = known ? port.listed() : List.of();
                 reply(
                         new TodData(
                                 i % SimSettings.PORTS_OF_A_PAGE + 1,
                                 i / SimSettings.PORTS_OF_A_PAGE + 1,
                                 port.address(),
-                                port.hasTable(),
+                                known,
                                 uids.size(),
                                 0,
                                 uids),

@@ -2,10 +2,13 @@ package taxon.simrig;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import taxon.core.network.PortAddress;
 import taxon.core.network.SacnUniverse;
 import taxon.core.reception.Carrier;
 import taxon.wire.artnet.codec.ArtPacket.Flow;
+import taxon.wire.rdm.codec.Uid;
 
 /**
  * A port of a simulated node and the units that it reaches.
@@ -83,6 +86,12 @@ public record SimPort(
     /** The units that a question comes to. */
     List<SimUnit> reached() {
         return flow == Flow.OUT && rdm ? units : List.of();
+    }
+
+    /** The units that its table of devices names: not those for which another one stands. */
+    List<Uid> listed() {
+        Set<Uid> behind = units.stream().flatMap(u -> u.standsFor().stream()).collect(Collectors.toSet());
+        return units.stream().map(SimUnit::uid).filter(u -> !behind.contains(u)).toList();
     }
 
     /** True when it has a table of devices to give. */

@@ -12,9 +12,18 @@ import taxon.wire.rdm.codec.Uid;
  * @param mode that it is in
  * @param readings what its levels say to it, by its own address and mode
  * @param identifying true while it makes itself known
+ * @param panTurned true when its menu turns its pan round
+ * @param tiltTurned true when its menu turns its tilt round
  */
 public record SimShown(
-        Uid uid, String hangs, int start, String mode, List<ChannelReading> readings, boolean identifying) {
+        Uid uid,
+        String hangs,
+        int start,
+        String mode,
+        List<ChannelReading> readings,
+        boolean identifying,
+        boolean panTurned,
+        boolean tiltTurned) {
     public SimShown {
         readings = List.copyOf(readings);
     }

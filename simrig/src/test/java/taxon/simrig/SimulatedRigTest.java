@@ -283,7 +283,7 @@ class SimulatedRigTest {
                 .isInstanceOf(RdmException.class)
                 .hasMessageContaining("refused: data out of range");
         assertThatThrownBy(() -> client.deviceInfo(HERON, 2)).hasMessageContaining("sub device out of range");
-        assertThatThrownBy(() -> client.text(HERON, 0x0400)).hasMessageContaining("unknown pid");
+        assertThatThrownBy(() -> client.text(HERON, 0x0401)).hasMessageContaining("unknown pid");
     }
 
     @Test

@@ -14,11 +14,8 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import taxon.app.TaxonSettings;
-import taxon.app.checks.UnitWriter.Armed;
-import taxon.app.checks.UnitWriter.NotWrittenException;
 import taxon.app.checks.boxes.Allowed;
 import taxon.app.edit.JobState;
-import taxon.app.form.Fields;
 import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Marks;
@@ -26,23 +23,19 @@ import taxon.app.frame.Stage;
 import taxon.core.network.Ipv4;
 import taxon.core.proof.RigComparison;
 import taxon.core.proof.Standing;
-import taxon.core.rig.BlockRef;
-import taxon.core.rig.FixtureKey;
 import taxon.core.rig.PlannedBlock;
 import taxon.formats.json.Json;
 
-/** Checks: reading the rig, planned against found, writing to a unit, ticking off what was set by hand. */
+/** Checks: reading the rig, planned against found. */
 @Controller
 class ChecksController {
     private final Frames frames;
     private final Readings readings;
-    private final UnitWriter writer;
     private final TaxonSettings settings;
 
-    ChecksController(Frames frames, Readings readings, UnitWriter writer, TaxonSettings settings) {
+    ChecksController(Frames frames, Readings readings, TaxonSettings settings) {
         this.frames = frames;
         this.readings = readings;
-        this.writer = writer;
         this.settings = settings;
     }
 
@@ -61,7 +54,6 @@ class ChecksController {
         model.addAttribute("reading", reading);
         model.addAttribute("simulated", settings.demo());
         model.addAttribute("outside", Allowed.outside(state.plan()));
-        model.addAttribute("armed", writer.armed(job));
         model.addAttribute(
                 "counts",
                 comparison
@@ -131,7 +123,7 @@ class ChecksController {
                                     + ". Arm output to them first.");
             return reply.refused();
         }
-        readings.begin(job, armed);
+        readings.begin(job, armed, reply.fields().has("anew"));
         return reply.done("The rig is being read.", Json.object());
     }
 
@@ -140,56 +132,5 @@ class ChecksController {
         frames.state(job);
         readings.stop(job);
         return Reply.to(request, "stop", "/jobs/" + job + "/checks").done("Stopping.", Json.object());
-    }
-
-    @PostMapping("/jobs/{job}/checks/arm")
-    Object arm(@PathVariable int job, HttpServletRequest request) {
-        Reply reply = Reply.to(request, "arm", "/jobs/" + job + "/checks");
-        Optional<BlockRef> block = block(reply.fields());
-        if (block.isEmpty()) {
-            return reply.refused();
-        }
-        try {
-            Armed armed = writer.arm(job, frames.state(job).plan(), block.get());
-            return reply.done(
-                    "Armed: one write of " + armed.address() + " to unit " + armed.uid() + ".",
-                    Json.object()
-                            .put("uid", armed.uid())
-                            .put("address", armed.address().toString())
-                            .put("until", armed.until().toString()));
-        } catch (NotWrittenException e) {
-            return reply.conflicting(String.valueOf(e.getMessage()));
-        }
-    }
-
-    @PostMapping("/jobs/{job}/checks/disarm")
-    Object disarm(@PathVariable int job, HttpServletRequest request) {
-        frames.state(job);
-        writer.disarm(job);
-        return Reply.to(request, "arm", "/jobs/" + job + "/checks")
-                .done("Disarmed; nothing was written.", Json.object());
-    }
-
-    @PostMapping("/jobs/{job}/checks/write")
-    Object write(@PathVariable int job, HttpServletRequest request) throws InterruptedException {
-        Reply reply = Reply.to(request, "write", "/jobs/" + job + "/checks");
-        Optional<BlockRef> block = block(reply.fields());
-        if (block.isEmpty()) {
-            return reply.refused();
-        }
-        frames.state(job);
-        try {
-            return reply.done(writer.write(job, block.get()) + ".", Json.object());
-        } catch (NotWrittenException e) {
-            return reply.conflicting(String.valueOf(e.getMessage()));
-        }
-    }
-
-    private static Optional<BlockRef> block(Fields fields) {
-        Optional<Integer> key = fields.number("fixture", "fixture", 1, Integer.MAX_VALUE);
-        Optional<Integer> block = fields.number("block", "block", 1, 512);
-        return fields.isFaulty()
-                ? Optional.empty()
-                : Optional.of(new BlockRef(FixtureKey.of(key.orElseThrow()), block.orElseThrow()));
     }
 }

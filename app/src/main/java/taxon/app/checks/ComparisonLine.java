@@ -18,6 +18,7 @@ import taxon.core.rig.Plan;
  * @param key the fixture, 0 where there is none
  * @param verdict "wrong address"
  * @param severity "stop", "warn" or "moss": how it is marked
+ * @param identifying true while the unit makes itself known
  * @param armBlock the first block whose address differs and can be written, 0 for none
  */
 record ComparisonLine(
@@ -33,7 +34,8 @@ record ComparisonLine(
         String verdict,
         String severity,
         String why,
-        int armBlock) {
+        int armBlock,
+        boolean identifying) {
 
     static ComparisonLine of(Plan plan, Line line) {
         Optional<Fixture> fixture = line.fixture();
@@ -54,8 +56,13 @@ record ComparisonLine(
                         .orElse(""),
                 verdict.name().toLowerCase(Locale.ROOT).replace('_', ' '),
                 severity(verdict),
-                why(line),
-                armBlock(line));
+                why(line)
+                        + found.map(u -> u.says().axes().words())
+                                .filter(w -> !w.isEmpty())
+                                .map(w -> "; " + w + " by its menu")
+                                .orElse(""),
+                armBlock(line),
+                found.filter(u -> u.says().identifying()).isPresent());
     }
 
     private static String planned(Fixture fixture) {

@@ -9,7 +9,7 @@ import java.util.Optional;
  * @param last the newest one that ended
  * @param trouble why the newest one failed; empty when it did not
  */
-record ReadingState(Optional<RigReader.Progress> running, Optional<RigReading> last, String trouble) {
+public record ReadingState(Optional<RigReader.Progress> running, Optional<RigReading> last, String trouble) {
     static final ReadingState NONE = new ReadingState(Optional.empty(), Optional.empty(), "");
 
     ReadingState at(RigReader.Progress progress) {

@@ -32,11 +32,11 @@ import taxon.wire.direct.DirectLink;
 import taxon.wire.link.CardLinks;
 
 /**
- * Reads rigs in the background, one at a time, so that a reading goes on when its page is closed. What was found is recorded
+ * Reads rigs in the background, one reading of a job at a time, so that a reading goes on when its page is closed. What was found is recorded
  * as evidence when it ends; one that is stopped records nothing.
  */
 @Service
-class Readings implements DisposableBean {
+public class Readings implements DisposableBean {
     private static final System.Logger LOG = System.getLogger(Readings.class.getName());
 
     private final JobEditor editor;
@@ -46,7 +46,7 @@ class Readings implements DisposableBean {
     private final Optional<PluggedIn> pluggedIn;
     private final Map<Integer, ReadingState> states = new ConcurrentHashMap<>();
     private final Set<Integer> stopped = ConcurrentHashMap.newKeySet();
-    private final ExecutorService worker = Executors.newSingleThreadExecutor(work -> {
+    private final ExecutorService worker = Executors.newCachedThreadPool(work -> {
         Thread thread = new Thread(work, "rig reading");
         thread.setDaemon(true);
         return thread;
@@ -60,7 +60,8 @@ class Readings implements DisposableBean {
         this.pluggedIn = pluggedIn;
     }
 
-    ReadingState state(int job) {
+    /** Where the reading of a job stands. */
+    public ReadingState state(int job) {
         return states.getOrDefault(job, ReadingState.NONE);
     }
 
@@ -68,8 +69,9 @@ class Readings implements DisposableBean {
      * Begins a reading, unless one runs already.
      *
      * @param armed true when packets may go to the planned nodes outside this machine
+     * @param anew true to let every port discover its devices anew first
      */
-    void begin(int job, boolean armed) {
+    void begin(int job, boolean armed, boolean anew) {
         JobState state = state(editor, job);
         boolean[] began = new boolean[1];
         states.compute(job, (j, now) -> {
@@ -79,7 +81,7 @@ class Readings implements DisposableBean {
         });
         if (began[0]) {
             stopped.remove(job);
-            worker.execute(() -> run(job, reader(state.plan(), armed), state.plan()));
+            worker.execute(() -> run(job, reader(state.plan(), armed), anew, state.plan()));
         }
     }
 
@@ -94,13 +96,14 @@ class Readings implements DisposableBean {
     }
 
     /** The link of the card that a job is spoken from, to be given back. */
-    CardLinks.Lease lease(Plan plan) throws IOException {
+    public CardLinks.Lease lease(Plan plan) throws IOException {
         return card.lease(plan);
     }
 
-    private void run(int job, RigReader reader, Plan plan) {
+    private void run(int job, RigReader reader, boolean anew, Plan plan) {
         try {
-            RigReading reading = reader.read(plan, p -> put(job, state(job).at(p)), () -> stopped.contains(job));
+            RigReading reading =
+                    reader.read(plan, anew, p -> put(job, state(job).at(p)), () -> stopped.contains(job));
             if (stopped.remove(job)) {
                 put(job, state(job).failed("The reading was stopped; nothing was recorded."));
             } else {
@@ -146,7 +149,7 @@ class Readings implements DisposableBean {
     }
 
     /** Puts what a unit says now in the place of what it said at the newest reading. */
-    void replace(int job, FoundUnit unit) {
+    public void replace(int job, FoundUnit unit) {
         states.computeIfPresent(
                 job, (j, now) -> now.last().map(r -> now.ended(r.with(unit))).orElse(now));
     }

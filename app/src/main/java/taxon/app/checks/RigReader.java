@@ -3,9 +3,12 @@ package taxon.app.checks;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.Duration;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.EnumSet;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -23,7 +26,6 @@ import taxon.core.boxcheck.BoxAnswers;
 import taxon.core.boxcheck.BoxesHeard;
 import taxon.core.boxcheck.SeenBox;
 import taxon.core.boxcheck.SeenBox.SeenPort;
-import taxon.core.dmx.Slot;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.network.BoxKind;
 import taxon.core.network.BoxPort.Direction;
@@ -31,7 +33,6 @@ import taxon.core.network.Ipv4;
 import taxon.core.network.NetCard;
 import taxon.core.network.Route;
 import taxon.core.proof.FoundUnit;
-import taxon.core.proof.FoundUnit.FoundBlock;
 import taxon.core.rig.Box;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
@@ -43,8 +44,6 @@ import taxon.wire.artnet.link.RdmClient.RdmException;
 import taxon.wire.link.CardLink;
 import taxon.wire.link.CardLinks;
 import taxon.wire.link.SendPolicy;
-import taxon.wire.rdm.codec.DeviceInfo;
-import taxon.wire.rdm.codec.Pid;
 import taxon.wire.rdm.codec.Uid;
 
 /**
@@ -53,8 +52,12 @@ import taxon.wire.rdm.codec.Uid;
  * <p>Remote management goes by Art-Net also on ports that take their levels by streaming ACN (common practice), so the
  * Port-Address comes from what the node says of its port. What does not answer is told and left out; the walk goes on.
  */
-final class RigReader {
-    private static final int MOST_SUB_DEVICES = 64;
+public final class RigReader {
+    /** How long a port is given to discover its devices anew; a full line takes some seconds (common practice). */
+    private static final Duration DISCOVERY = Duration.ofSeconds(30);
+
+    private static final Duration BETWEEN_QUESTIONS = Duration.ofMillis(200);
+    private static final int MOST_BEHIND_PROXIES = 1_000;
     /** Which kinds answer an Art-Net poll (common practice): consoles and programs may, and need not. */
     private static final Set<BoxKind> ANSWERING = EnumSet.of(BoxKind.NODE, BoxKind.TRANSMITTER, BoxKind.UNIT);
 
@@ -79,22 +82,24 @@ final class RigReader {
     }
 
     /** @param units how many units were asked so far */
-    record Progress(String node, int units) {}
+    public record Progress(String node, int units) {}
 
     /**
      * Reads the whole rig.
      *
+     * @param anew true to let every port discover its devices anew first
      * @param told is told how far it is
      * @param stop asked before each unit
      * @throws IOException when the socket cannot be had, or nothing may be sent to a node
      */
-    RigReading read(Plan plan, Consumer<Progress> told, BooleanSupplier stop) throws IOException, InterruptedException {
+    RigReading read(Plan plan, boolean anew, Consumer<Progress> told, BooleanSupplier stop)
+            throws IOException, InterruptedException {
         try (CardLinks.Lease lease = card.lease();
                 ArtNetController controller = ArtNetController.over(lease.link(), policy, answerWithin)) {
             Map<Box, List<Planned>> byBox = byBox(plan);
             told.accept(new Progress("", 0));
             BoxesHeard heard = heard(lease.link(), List.copyOf(byBox.keySet()), stop);
-            Walk walk = new Walk(controller, told, stop);
+            Walk walk = new Walk(controller, anew, told, stop);
             for (Map.Entry<Box, List<Planned>> entry : byBox.entrySet()) {
                 if (!stop.getAsBoolean()) {
                     walk.reachable(entry.getKey(), heard.of(plan, entry.getKey()), entry.getValue());
@@ -147,6 +152,7 @@ final class RigReader {
 
     private static final class Walk {
         private final ArtNetController controller;
+        private final boolean anew;
         private final Consumer<Progress> told;
         private final BooleanSupplier stop;
         private final Map<UniverseNumber, List<Way>> ways = new HashMap<>();
@@ -154,8 +160,9 @@ final class RigReader {
         private final List<FoundUnit> units = new ArrayList<>();
         private final List<String> troubles = new ArrayList<>();
 
-        Walk(ArtNetController controller, Consumer<Progress> told, BooleanSupplier stop) {
+        Walk(ArtNetController controller, boolean anew, Consumer<Progress> told, BooleanSupplier stop) {
             this.controller = controller;
+            this.anew = anew;
             this.told = told;
             this.stop = stop;
         }
@@ -194,7 +201,7 @@ final class RigReader {
         private void line(Box node, Planned line, Outlet outlet) throws IOException, InterruptedException {
             UniverseNumber universe = line.universe().number();
             Ipv4 ip = node.ip().orElseThrow();
-            DeviceTable table = controller.tableOfDevices(ip, outlet);
+            DeviceTable table = table(ip, outlet);
             if (!(table instanceof DeviceTable.Found found)) {
                 troubles.add(noTable(node, universe, outlet, table));
                 return;
@@ -202,13 +209,42 @@ final class RigReader {
             Way way = new Way(ip, outlet.address(), line.route());
             ways.computeIfAbsent(universe, u -> new ArrayList<>()).add(way);
             RdmClient client = new RdmClient(controller, ip, outlet.address());
-            for (Uid uid : found.devices()) {
-                if (stop.getAsBoolean()) {
-                    return;
-                }
+            Deque<Uid> open = new ArrayDeque<>(found.devices());
+            Set<Uid> met = new HashSet<>(found.devices());
+            while (!open.isEmpty() && !stop.getAsBoolean()) {
+                Uid uid = open.removeFirst();
                 behind.put(uid.toString(), way);
                 unit(client, universe, uid);
+                behindProxy(client, uid, met).forEach(open::addLast);
                 told.accept(new Progress(node.name(), units.size()));
+            }
+        }
+
+        /** While a node still discovers, it has no table to give: it is asked again. */
+        private DeviceTable table(Ipv4 ip, Outlet outlet) throws IOException, InterruptedException {
+            if (!anew) {
+                return controller.tableOfDevices(ip, outlet);
+            }
+            controller.discover(ip, outlet.address());
+            long deadline = System.nanoTime() + DISCOVERY.toNanos();
+            DeviceTable table = controller.tableOfDevices(ip, outlet);
+            while (table instanceof DeviceTable.Refused && System.nanoTime() < deadline && !stop.getAsBoolean()) {
+                Thread.sleep(BETWEEN_QUESTIONS.toMillis());
+                table = controller.tableOfDevices(ip, outlet);
+            }
+            return table;
+        }
+
+        /** Those for which a proxy stands and that were not met yet; a proxy need not name them to its node. */
+        private List<Uid> behindProxy(RdmClient client, Uid uid, Set<Uid> met)
+                throws IOException, InterruptedException {
+            try {
+                return met.size() > MOST_BEHIND_PROXIES
+                        ? List.of()
+                        : client.proxied(uid).stream().filter(met::add).toList();
+            } catch (RdmException e) {
+                // A unit that did not answer is told already; what stands behind it stays unknown with it.
+                return List.of();
             }
         }
 
@@ -224,41 +260,10 @@ final class RigReader {
 
         private void unit(RdmClient client, UniverseNumber universe, Uid uid) throws IOException, InterruptedException {
             try {
-                units.add(RigReader.unit(client, universe, uid));
+                units.add(UnitReader.read(client, universe, uid));
             } catch (RdmException e) {
                 troubles.add("On universe " + universe + ", " + e.getMessage() + ".");
             }
         }
-    }
-
-    /**
-     * Asks one unit for all that is compared.
-     *
-     * @throws RdmException when it does not answer, refuses, or has no start address
-     */
-    static FoundUnit unit(RdmClient client, UniverseNumber universe, Uid uid)
-            throws RdmException, IOException, InterruptedException {
-        DeviceInfo info = client.deviceInfo(uid, 0);
-        List<FoundBlock> blocks = new ArrayList<>(List.of(block(uid, info)));
-        for (int sub = 1; sub <= Math.min(info.subDevices(), MOST_SUB_DEVICES); sub++) {
-            blocks.add(block(uid, client.deviceInfo(uid, sub)));
-        }
-        return new FoundUnit(
-                universe,
-                uid.toString(),
-                client.textIfAny(uid, Pid.MANUFACTURER_LABEL).orElse(""),
-                client.textIfAny(uid, Pid.DEVICE_MODEL_DESCRIPTION).orElse(""),
-                client.textIfAny(uid, Pid.DEVICE_LABEL).orElse(""),
-                info.personality(),
-                client.personalityName(uid, info.personality()).orElse(""),
-                Optional.of(info.softwareVersion()),
-                blocks);
-    }
-
-    private static FoundBlock block(Uid uid, DeviceInfo info) throws RdmException {
-        if (!Slot.isLegal(info.startAddress())) {
-            throw new RdmException(uid, "has no start address");
-        }
-        return new FoundBlock(Slot.of(info.startAddress()), info.footprint());
     }
 }

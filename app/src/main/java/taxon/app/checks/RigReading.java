@@ -30,7 +30,7 @@ import taxon.core.rig.Universe;
  * @param interfaces those that are plugged into this computer; empty where it cannot tell
  * @param troubles what could not be read, a sentence each
  */
-record RigReading(
+public record RigReading(
         Instant at,
         Map<UniverseNumber, List<Way>> ways,
         Map<String, Way> behind,
@@ -44,9 +44,9 @@ record RigReading(
      *
      * @param route what was planned when it was read
      */
-    record Way(Ipv4 node, PortAddress address, Route route) {}
+    public record Way(Ipv4 node, PortAddress address, Route route) {}
 
-    RigReading {
+    public RigReading {
         ways = Map.copyOf(ways);
         behind = Map.copyOf(behind);
         units = List.copyOf(units);
@@ -56,7 +56,7 @@ record RigReading(
     }
 
     /** This reading with one unit as it is now. */
-    RigReading with(FoundUnit changed) {
+    public RigReading with(FoundUnit changed) {
         List<FoundUnit> all = units.stream()
                 .map(u -> u.uid().equals(changed.uid()) ? changed : u)
                 .toList();
@@ -103,7 +103,7 @@ record RigReading(
     }
 
     /** Planned against found, as far as the plan is as it was read. */
-    RigComparison against(Plan plan) {
+    public RigComparison against(Plan plan) {
         Set<UniverseNumber> read = read(plan);
         return RigComparison.of(
                 plan,
@@ -111,7 +111,8 @@ record RigReading(
                 units.stream().filter(u -> read.contains(u.universe())).toList());
     }
 
-    Optional<Way> way(FoundUnit unit) {
-        return Optional.ofNullable(behind.get(unit.uid()));
+    /** The way on which a unit answered; empty where its line was not read. */
+    public Optional<Way> way(String uid) {
+        return Optional.ofNullable(behind.get(uid));
     }
 }

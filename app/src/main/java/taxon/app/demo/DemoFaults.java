@@ -7,20 +7,25 @@ import java.util.Optional;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import taxon.app.cards.PluggedIn;
+import taxon.core.network.BoxPort.WhenLost;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
 import taxon.core.text.Counted;
 import taxon.simrig.SimFault;
 import taxon.simrig.SimInterface;
 import taxon.simrig.SimNode;
+import taxon.simrig.SimUnit;
 import taxon.simrig.SimulatedRig;
+import taxon.simrig.UnitFault;
 
 /** The simulated rig of the demo while it runs, and the faults that it is given. */
 @Component
 @ConditionalOnProperty("taxon.demo")
 class DemoFaults implements PluggedIn, AutoCloseable {
     private static final int FAR = 100;
+    private static final int SLOTS = 512;
     private static final int OTHER_MASK = 24;
+    private static final int SLOW_MILLIS = 1_000;
 
     private Optional<SimulatedRig> rig = Optional.empty();
     private Optional<SimInterface> plugged = Optional.empty();
@@ -29,10 +34,16 @@ class DemoFaults implements PluggedIn, AutoCloseable {
     enum Kind {
         OTHER_IP("sits at another address"),
         OTHER_MASK("has another mask"),
+        OTHER_NAME("calls itself otherwise"),
         TWIN("a second box has its address"),
+        SWITCHED_OFF("is switched off"),
+        SLOW("takes a second before it answers"),
+        ZERO_WHEN_LOST("goes to zero when its data stops"),
+        LOCKED("is locked at its front"),
         OTHER_UNIVERSE("a port is set one universe too high"),
         PORT_IS_INPUT("a port is an input"),
         PORT_IS_OFF("a port is off"),
+        TAKES_LATEST("a port takes the latest of two sources"),
         RDM_IS_OFF("RDM is off at a port"),
         LINKS_LOST("its receivers have lost their link");
 
@@ -45,6 +56,68 @@ class DemoFaults implements PluggedIn, AutoCloseable {
         public String words() {
             return words;
         }
+    }
+
+    /** A kind of fault of a unit as the page offers it. */
+    enum UnitKind {
+        OTHER_ADDRESS("listens somewhere else"),
+        OTHER_MODE("is in another mode"),
+        PAN_TURNED("its pan is turned round"),
+        TILT_TURNED("its tilt is turned round"),
+        ADD_ON_OFF("its add-on is off"),
+        DEAD("is dead");
+
+        private final String words;
+
+        UnitKind(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    /** The rig; empty where it could not be started. */
+    synchronized Optional<SimulatedRig> rig() {
+        return rig;
+    }
+
+    /** The unit on which that is written. */
+    synchronized Optional<SimUnit> unit(String written) {
+        return rig.stream()
+                .flatMap(r -> r.units().stream())
+                .filter(u -> !written.isEmpty() && u.hangs().equals(written))
+                .findFirst();
+    }
+
+    /**
+     * Gives a unit one more fault.
+     *
+     * @throws IllegalArgumentException when it cannot have it
+     */
+    synchronized void add(SimUnit unit, UnitKind kind) {
+        List<UnitFault> faults = new ArrayList<>(unit.faults());
+        faults.add(fault(unit, kind));
+        unit.suffer(faults);
+    }
+
+    private static UnitFault fault(SimUnit unit, UnitKind kind) {
+        boolean axis = kind == UnitKind.PAN_TURNED || kind == UnitKind.TILT_TURNED;
+        if (kind == UnitKind.OTHER_MODE && unit.modes() < 2
+                || kind == UnitKind.ADD_ON_OFF && unit.blocks() < 2
+                || axis && !unit.isMoving()) {
+            throw new IllegalArgumentException(
+                    "“" + kind.words() + "” is nothing that unit " + unit.hangs() + " can have");
+        }
+        return switch (kind) {
+            case OTHER_ADDRESS -> new UnitFault.OtherAddress(0, 1 + unit.startAddress(0) % SLOTS);
+            case OTHER_MODE -> new UnitFault.OtherMode(1 + unit.personality() % unit.modes());
+            case PAN_TURNED -> new UnitFault.Turned(true);
+            case TILT_TURNED -> new UnitFault.Turned(false);
+            case ADD_ON_OFF -> new UnitFault.AddOnOff();
+            case DEAD -> new UnitFault.Dead();
+        };
     }
 
     synchronized void start(Optional<SimulatedRig> started) throws IOException {
@@ -98,7 +171,13 @@ class DemoFaults implements PluggedIn, AutoCloseable {
         return switch (kind) {
             case OTHER_IP -> new SimFault.OtherIp(new Ipv4(box.ip().bits() + FAR));
             case OTHER_MASK -> new SimFault.OtherMask(OTHER_MASK);
+            case OTHER_NAME -> new SimFault.OtherName("Spare node");
             case TWIN -> new SimFault.Twin("Spare node");
+            case SWITCHED_OFF -> new SimFault.SwitchedOff();
+            case SLOW -> new SimFault.Slow(SLOW_MILLIS);
+            case ZERO_WHEN_LOST -> new SimFault.OtherWhenLost(WhenLost.ZERO);
+            case LOCKED -> new SimFault.Locked();
+            case TAKES_LATEST -> new SimFault.TakesLatest(port);
             case OTHER_UNIVERSE -> new SimFault.OtherUniverse(port, next(box, port));
             case PORT_IS_INPUT -> new SimFault.PortIsInput(port);
             case PORT_IS_OFF -> new SimFault.PortIsOff(port);
@@ -117,11 +196,12 @@ class DemoFaults implements PluggedIn, AutoCloseable {
         return new PortAddress((number & ~0xF) | ((number + 1) & 0xF));
     }
 
-    /** All boxes as they are planned again. */
+    /** All boxes as they are planned again, and all units as they came. */
     synchronized void heal() throws IOException {
         for (SimNode box : boxes()) {
             box.suffer(List.of());
         }
+        rig.ifPresent(r -> r.units().forEach(u -> u.suffer(List.of())));
         plugIn();
     }
 

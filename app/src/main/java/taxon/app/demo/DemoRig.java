@@ -96,8 +96,12 @@ final class DemoRig {
             starts.set(0, WRONG_STARTS.getOrDefault(id, 1));
         }
         String label = WITHOUT_LABEL.contains(id) ? "" : String.valueOf(id);
-        return simulated(type, label, WRONG_MODES.getOrDefault(id, planned), starts)
+        SimUnit unit = simulated(type, label, WRONG_MODES.getOrDefault(id, planned), starts)
                 .hanging(fixture.label());
+        boolean moves = plan.mode(fixture).stream()
+                .flatMap(Mode::channels)
+                .anyMatch(c -> c.attribute().name().equals("Pan"));
+        return moves ? unit.moving(false, false, false) : unit;
     }
 
     private void stranger(int universe, String name, int personality, int start) {

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import taxon.app.demo.DemoDesk.Act;
 import taxon.app.demo.DemoFaults.Kind;
+import taxon.app.demo.DemoFaults.UnitKind;
 import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
@@ -24,6 +25,7 @@ import taxon.core.rig.Box;
 import taxon.formats.json.Json;
 import taxon.simrig.SimFault;
 import taxon.simrig.SimNode;
+import taxon.simrig.SimUnit;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -33,10 +35,12 @@ import tools.jackson.databind.node.ObjectNode;
 class DemoRigController {
     private final DemoFaults rig;
     private final DemoDesk desk;
+    private final DemoPractice practice;
     private final Frames frames;
     private final LiveFeed live;
 
-    DemoRigController(DemoFaults rig, DemoDesk desk, Frames frames, LiveFeed live) {
+    DemoRigController(DemoFaults rig, DemoDesk desk, DemoPractice practice, Frames frames, LiveFeed live) {
+        this.practice = practice;
         this.live = live;
         this.rig = rig;
         this.desk = desk;
@@ -45,37 +49,25 @@ class DemoRigController {
 
     /** A box of the rig as it is now. */
     record BoxLine(String name, String ip, List<String> faults) {
+        /** While somebody practises it is not told what is wrong. */
+        static BoxLine hiding(SimNode node) {
+            return new BoxLine(node.name(), "", List.of("hidden while somebody practises"));
+        }
+
         static BoxLine of(SimNode node) {
             return new BoxLine(
                     node.name(),
                     node.ip().toString(),
-                    node.faults().stream().map(BoxLine::words).toList());
+                    node.faults().stream().map(SimFault::words).toList());
         }
+    }
 
-        private static String words(SimFault fault) {
-            if (fault instanceof SimFault.OtherIp f) {
-                return "sits at " + f.ip();
-            }
-            if (fault instanceof SimFault.OtherMask f) {
-                return "has a mask of " + f.prefix() + " bits";
-            }
-            if (fault instanceof SimFault.Twin f) {
-                return f.name() + " has its address too";
-            }
-            if (fault instanceof SimFault.OtherUniverse f) {
-                return "port " + f.port() + " is set to " + f.address();
-            }
-            if (fault instanceof SimFault.PortIsInput f) {
-                return "port " + f.port() + " is an input";
-            }
-            if (fault instanceof SimFault.PortIsOff f) {
-                return "port " + f.port() + " is off";
-            }
-            if (fault instanceof SimFault.RdmIsOff f) {
-                return "RDM is off at port " + f.port();
-            }
-            return "receivers at port " + ((SimFault.LinksLost) fault).port() + " have lost their link";
-        }
+    /** "204 is dead", for each unit that was given a fault. */
+    private List<String> faultyUnits() {
+        return rig.rig().stream()
+                .flatMap(r -> r.units().stream())
+                .flatMap(u -> u.faults().stream().map(f -> u.hangs() + " " + f.words()))
+                .toList();
     }
 
     /** A kind to choose. */
@@ -83,13 +75,22 @@ class DemoRigController {
 
     @GetMapping("/jobs/{job}/simulated-rig")
     Object page(@PathVariable int job, HttpServletRequest request, Model model) {
-        List<BoxLine> boxes = rig.boxes().stream().map(BoxLine::of).toList();
+        List<BoxLine> boxes = rig.boxes().stream()
+                .map(b -> practice.isRunning() ? BoxLine.hiding(b) : BoxLine.of(b))
+                .toList();
         if (Reply.wantsJson(request)) {
             return Reply.json(
                     HttpStatus.OK, json(boxes).put("console", desk.state().orElse("")));
         }
         frames.open(job, Optional.of(Stage.CHECKS), request, model);
         model.addAttribute("boxes", boxes);
+        model.addAttribute(
+                "unitKinds",
+                Arrays.stream(UnitKind.values())
+                        .map(k -> new Choice(Json.slug(k), k.words()))
+                        .toList());
+        model.addAttribute("faultyUnits", practice.isRunning() ? List.of() : faultyUnits());
+        model.addAttribute("practising", practice.isRunning());
         model.addAttribute("pluggedIn", rig.isPluggedIn());
         model.addAttribute("desk", desk.state());
         model.addAttribute(
@@ -156,6 +157,21 @@ class DemoRigController {
                 reply,
                 "The box has the fault now; read the rig to see what that looks like.",
                 () -> rig.add(box.get(), kind.get(), port.orElseThrow()));
+    }
+
+    /** Gives the unit {@code unit} (by what is written on it) the fault {@code unitFault}. */
+    @PostMapping("/jobs/{job}/simulated-rig/unit-faults")
+    Object addToUnit(@PathVariable int job, HttpServletRequest request) {
+        Reply reply = Reply.to(request, "unitFault", "/jobs/" + job + "/simulated-rig");
+        Optional<SimUnit> unit = rig.unit(reply.fields().text("unit"));
+        if (unit.isEmpty()) {
+            reply.fields().refuse("unit", "The simulated rig has no unit on which that is written.");
+        }
+        Optional<UnitKind> kind = reply.fields().choice("unitFault", UnitKind.class, UnitKind.DEAD);
+        if (reply.fields().isFaulty() || unit.isEmpty() || kind.isEmpty()) {
+            return reply.refused();
+        }
+        return done(reply, "The unit has the fault now.", () -> rig.add(unit.get(), kind.get()));
     }
 
     /** Lets the console {@code act}. */

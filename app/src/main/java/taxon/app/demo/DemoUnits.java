@@ -57,7 +57,7 @@ final class DemoUnits {
                 .put("green", glow.green())
                 .put("blue", glow.blue())
                 .put("dark", DarkText.of(Visibility.of(unit.readings())));
-        glow.pan().ifPresent(p -> node.put("pan", Math.round(p)));
-        glow.tilt().ifPresent(t -> node.put("tilt", Math.round(t)));
+        glow.pan().ifPresent(p -> node.put("pan", Math.round(unit.panTurned() ? -p : p)));
+        glow.tilt().ifPresent(t -> node.put("tilt", Math.round(unit.tiltTurned() ? -t : t)));
     }
 }

@@ -37,7 +37,7 @@ public class ChangedFixtures {
         for (JournalEntry entry : entries) {
             for (ElementKey key : entry.delta().changes().keySet()) {
                 switch (key.kind()) {
-                    case FIXTURE, EVIDENCE -> keys.add(FixtureKey.of(key.number()));
+                    case FIXTURE, EVIDENCE, CHECK -> keys.add(FixtureKey.of(key.number()));
                     // None of these is shown with a fixture.
                     case RESERVED_RUN, SHARE, WISH -> {}
                     case JOB_SHEET, TYPE, POSITION, GROUP, BOX, UNIVERSE, LINE, LINK -> {

@@ -19,6 +19,7 @@ import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
 import taxon.app.store.Revision;
 import taxon.app.store.RevisionStore;
+import taxon.core.checklist.CheckProgress;
 import taxon.core.text.Texts;
 import taxon.formats.json.Json;
 
@@ -39,11 +40,15 @@ class HandoverController {
     Object page(@PathVariable int job, HttpServletRequest request, Model model) {
         JobState state = frames.state(job);
         List<Revision> all = revisions.all(job);
+        CheckProgress progress = CheckProgress.of(state.plan());
         if (Reply.wantsJson(request)) {
             var body = Json.object()
                     .put("job", job)
                     .put("version", state.version())
-                    .put("state", revisions.state(job).words());
+                    .put("state", revisions.state(job).words())
+                    .put("units", progress.units())
+                    .put("checked", progress.done())
+                    .put("seenWrong", progress.wrong().size());
             var list = body.putArray("revisions");
             all.forEach(r -> list.addObject()
                     .put("revision", r.letters())
@@ -64,6 +69,9 @@ class HandoverController {
                         .card()
                         .map(Object::toString)
                         .orElse(""));
+        model.addAttribute("units", progress.units());
+        model.addAttribute("checked", progress.done());
+        model.addAttribute("wrong", progress.wrong().size());
         model.addAttribute("next", Revision.letters(revisions.nextNumber(job)));
         return "handover/page";
     }

@@ -7,6 +7,7 @@ import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import taxon.app.store.PlanRows.AddressRow;
+import taxon.app.store.PlanRows.CheckRow;
 import taxon.app.store.PlanRows.EvidenceRow;
 import taxon.app.store.PlanRows.FixtureRow;
 import taxon.app.store.PlanRows.GroupRow;
@@ -57,6 +58,16 @@ interface PlanMapper {
             from evidence where job_id = #{job}
             """)
     List<EvidenceRow> evidence(int job);
+
+    @Select("select fixture, item, definition from unit_check where job_id = #{job}")
+    List<CheckRow> checks(int job);
+
+    @Insert("insert or replace into unit_check (job_id, fixture, item, definition) "
+            + "values (#{job}, #{row.fixture}, #{row.item}, #{row.definition})")
+    void putCheck(@Param("job") int job, @Param("row") CheckRow row);
+
+    @Delete("delete from unit_check where job_id = #{job} and fixture = #{fixture} and item = #{item}")
+    void dropCheck(@Param("job") int job, @Param("fixture") int fixture, @Param("item") String item);
 
     @Select("select number, kind, name, group_id, parent, members, parts, rules from rig_group where job_id = #{job}")
     List<GroupRow> groups(int job);

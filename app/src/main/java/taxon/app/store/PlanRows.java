@@ -27,6 +27,7 @@ import taxon.core.rig.PositionKind;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
 import taxon.core.rig.Traits;
+import taxon.core.rig.UnitCheck;
 import taxon.formats.json.ElementJson;
 import taxon.formats.json.GroupJson;
 import taxon.formats.json.Json;
@@ -142,6 +143,20 @@ final class PlanRows {
 
         Element element(Kind kind) {
             return ElementJson.read(kind, Json.parse(definition));
+        }
+    }
+
+    /** What was seen of a unit, by fixture and check. */
+    record CheckRow(int fixture, String item, String definition) {
+        static CheckRow of(UnitCheck check) {
+            return new CheckRow(
+                    check.fixture().number(),
+                    check.item().name(),
+                    ElementJson.write(check).toString());
+        }
+
+        Element element() {
+            return ElementJson.read(Kind.CHECK, Json.parse(definition));
         }
     }
 

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Repository;
 import taxon.app.store.JobMapper.JobRow;
+import taxon.app.store.PlanRows.CheckRow;
 import taxon.app.store.PlanRows.EvidenceRow;
 import taxon.app.store.PlanRows.GroupRow;
 import taxon.app.store.PlanRows.PositionRow;
@@ -34,6 +35,7 @@ import taxon.core.rig.RadioLink;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
 import taxon.core.rig.Share;
+import taxon.core.rig.UnitCheck;
 import taxon.core.rig.Universe;
 import taxon.formats.json.ElementJson;
 import taxon.formats.json.Json;
@@ -76,6 +78,7 @@ public class PlanStore {
                         .put(a.block(), a.address()));
         rows.fixtures(job).forEach(r -> elements.add(r.element(addresses.getOrDefault(r.number(), Map.of()))));
         rows.evidence(job).forEach(r -> elements.add(r.element()));
+        rows.checks(job).forEach(r -> elements.add(r.element()));
         rows.radioLinks(job).forEach(r -> elements.add(r.element(Kind.LINK)));
         rows.groups(job).forEach(r -> elements.add(r.element()));
         rows.shares(job).forEach(r -> elements.add(r.element(Kind.SHARE)));
@@ -231,6 +234,12 @@ public class PlanStore {
         }
 
         @Override
+        public Optional<Runnable> check(UnitCheck check) {
+            CheckRow row = CheckRow.of(check);
+            return Optional.of(() -> rows.putCheck(job, row));
+        }
+
+        @Override
         public Optional<Runnable> group(Group group) {
             GroupRow row = GroupRow.of(group);
             return Optional.of(() -> rows.putGroup(job, row));
@@ -260,6 +269,7 @@ public class PlanStore {
             case UNIVERSE -> rows.dropUniverse(job, key.number());
             case RESERVED_RUN -> rows.dropReserved(job, key.number());
             case FIXTURE -> rows.dropFixture(job, key.number());
+            case CHECK -> rows.dropCheck(job, key.number(), key.text());
             case EVIDENCE -> rows.dropEvidence(job, key.number(), Integer.parseInt(key.text()));
             case GROUP -> rows.dropGroup(job, key.number());
             case SHARE -> rows.dropShare(job, key.number());

@@ -76,6 +76,7 @@ public class SalvageStore {
             read("line", () -> rows.lines(job), r -> r.number(), r -> r.element(Kind.LINE));
             read("link", () -> rows.radioLinks(job), r -> r.number(), r -> r.element(Kind.LINK));
             read("evidence", () -> rows.evidence(job), r -> "of fixture " + r.fixture(), r -> r.element());
+            read("check", () -> rows.checks(job), r -> "of fixture " + r.fixture(), r -> r.element());
             read("group", () -> rows.groups(job), r -> r.number(), r -> r.element());
             read("share", () -> rows.shares(job), r -> r.number(), r -> r.element(Kind.SHARE));
             read("wish", () -> rows.wishes(job), r -> r.number(), r -> r.element(Kind.WISH));

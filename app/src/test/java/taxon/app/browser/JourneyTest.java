@@ -234,10 +234,14 @@ class JourneyTest {
         String row = "#comparison tr:has(form):has(a[href$='" + keyOf("204") + "'])";
         browser.see(row, "2.065");
         browser.click(row + " .btn");
-        browser.see("#armed", "One write of start address 85 (planned 2.085) to unit 7FF0:");
+        browser.see("#orders", "204, unit 7FF0:");
+        browser.see("#orders tr:last-child", "85");
+        browser.click("#arm");
+        browser.see("#armed", "1 write until");
         browser.click("#write");
-        browser.see(".told", "204 listens at slot 85 now, read back from unit");
-        assertThat(browser.count(row)).isZero();
+        browser.see("#write-state", "1 of 1 written and read back.");
+        browser.click("a[href$='/checks']");
+        browser.see("#comparison tr:has(a[href$='" + keyOf("204") + "']) .verdict", "right");
     }
 
     private static int keyOf(String id) {

@@ -13,7 +13,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.openqa.selenium.Keys;
 import taxon.app.testing.Browser;
+import taxon.app.testing.Http;
 import taxon.app.testing.TaxonServer;
+import taxon.app.testing.Wait;
 
 /** Every page of the demo: nothing asked of another host, no complaint, WCAG 2.2 AA by axe-core, by day and by night. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
@@ -57,12 +59,19 @@ class PagesTest {
             "/jobs/1/wireless",
             "/jobs/1/simulated-rig",
             "/jobs/1/simulated-rig/units",
+            "/jobs/1/simulated-rig/practice",
             "/jobs/1/checks/raise?sel=24",
             "/jobs/1/checks/explain?saw=2.033:+nothing",
             "/jobs/1/paperwork/by-universe",
             "/jobs/1/checks?standing=stale",
             "/jobs/1/checks/seen",
             "/jobs/1/checks/seen/sacn-5",
+            "/jobs/1/checks/boxes",
+            "/jobs/1/checks/writes",
+            "/jobs/1/checks/writes/1",
+            "/jobs/1/checks/units/7FF0-00000017",
+            "/jobs/1/checks/list",
+            "/jobs/1/checks/list/25?item=pan",
             "/jobs/1/handover",
             "/jobs/1/findings",
             "/jobs/1/sheet",
@@ -74,7 +83,18 @@ class PagesTest {
     @BeforeAll
     static void start() {
         server = TaxonServer.demo();
-        server.http().post("/jobs/1/checks/seen/listen");
+        Http http = server.http();
+        http.post("/jobs/1/checks/seen/listen");
+        http.post("/jobs/1/checks/read");
+        http.post("/jobs/1/checks/boxes/look");
+        Wait.until(
+                "the rig is not read",
+                () -> http.get("/jobs/1/checks")
+                        .json()
+                        .path("reading")
+                        .asString()
+                        .equals("done"));
+        http.post("/jobs/1/checks/writes", "units", "all", "items", "address,label");
         browser = Browser.start();
     }
 
@@ -112,6 +132,8 @@ class PagesTest {
                         "/jobs/1/checks?standing=stale",
                         "/jobs/1/checks/seen",
                         "/jobs/1/checks/seen/sacn-5",
+                        "/jobs/1/checks/writes/1",
+                        "/jobs/1/checks/list/25?item=pan",
                         "/jobs/1/findings")
                 .forEach(PagesTest::check);
     }
@@ -145,6 +167,11 @@ class PagesTest {
                 "/jobs/1/rig",
                 "/jobs/1/checks",
                 "/jobs/1/checks/seen",
+                "/jobs/1/checks/boxes",
+                "/jobs/1/checks/writes/1",
+                "/jobs/1/checks/units/7FF0-00000017",
+                "/jobs/1/checks/list",
+                "/jobs/1/checks/list/25?item=pan",
                 "/jobs/1/checks/seen/sacn-5",
                 "/jobs/1/handover",
                 "/jobs/1/rig?sel=25",

@@ -35,6 +35,55 @@ class RaiseBrowserTest {
         return heard.server().url() + heard.job() + rest;
     }
 
+    /** One-handed: what is to be looked at, raised from the same page, and noted; the next unit follows by itself. */
+    @Test
+    void theCheckListIsDoneOnAPhoneAndRaisesWhatItAsksFor() {
+        browser.size(390, 844);
+        try {
+            browser.open(page("/checks/list"));
+            browser.click("#go-on");
+            browser.see("#check-unit .id", "101");
+            browser.see("#question", "Does it hang there, unit 1 of Pipe");
+            browser.click(".verdicts .right");
+            browser.see("#question", "Does it show, and no other unit?");
+            browser.click("#arm-here");
+            browser.until("it does not become ready", () -> browser.count("#arm-it:enabled") == 1);
+            browser.click("#arm-it");
+            browser.see("#drive-left", "0 slots held.");
+            browser.click("a[href$='/checks/list']");
+            browser.click("#go-on");
+            browser.click("#raise-it");
+            browser.see("#held", "of universe 1 since");
+            assertThat((Long) browser.script("return document.documentElement.scrollWidth"))
+                    .as("nothing runs over the edge of a phone")
+                    .isLessThanOrEqualTo(390);
+            browser.type(".verdicts .note", "102");
+            browser.click(".verdicts [value='wrong-one']");
+            browser.see("#question", "Does its light come up?");
+            for (int i = 0; i < 20 && browser.count("#check-unit header .id") == 1 && isAt("101"); i++) {
+                int done = browser.count(".checkitems use[href='#mark-moss']");
+                browser.click(".verdicts .right");
+                browser.until(
+                        "it is not noted",
+                        () -> !isAt("101") || browser.count(".checkitems use[href='#mark-moss']") > done);
+            }
+            browser.see("#check-unit .id", "102");
+            browser.open(page("/checks/list"));
+            browser.see("#wrong", "101 address: wrong one moved, 102");
+            browser.click("#explain-it");
+            browser.see("#seen-lines", "1.001 to 1.016: 102");
+        } finally {
+            browser.size(1280, 800);
+            browser.open(page("/checks/raise"));
+            browser.click("#armings button");
+        }
+    }
+
+    private static boolean isAt(String label) {
+        return Boolean.TRUE.equals(browser.script(
+                "return document.querySelector('#check-unit .id')?.textContent === arguments[0]", label));
+    }
+
     @Test
     void aUnitIsRaisedOverTheConsoleAndLetGoAgain() {
         browser.open(page("/checks/raise?sel=1,2"));

@@ -106,8 +106,12 @@ class RigReaderTest {
         assertThat(reading.against(plan).counts())
                 .containsEntry(Verdict.RIGHT, 3L)
                 .containsEntry(Verdict.MISSING, 0L);
-        assertThat(reading.units()).allSatisfy(u -> assertThat(reading.way(u)).isPresent());
-        assertThat(reading.way(reading.units().get(0)).orElseThrow().route().port())
+        assertThat(reading.units())
+                .allSatisfy(u -> assertThat(reading.way(u.uid())).isPresent());
+        assertThat(reading.way(reading.units().get(0).uid())
+                        .orElseThrow()
+                        .route()
+                        .port())
                 .isEqualTo(new PortRef(1, 1));
     }
 
@@ -195,8 +199,12 @@ class RigReaderTest {
     private RigReading read(Plan plan) throws Exception {
         try (CardLinks links = new CardLinks()) {
             RigReader reader = new RigReader(
-                    () -> links.lease(ip(1)), Optional.empty(), SendPolicy.LOOPBACK_ONLY, Duration.ofMillis(400), Clock.systemUTC());
-            return reader.read(plan, p -> {}, () -> false);
+                    () -> links.lease(ip(1)),
+                    Optional.empty(),
+                    SendPolicy.LOOPBACK_ONLY,
+                    Duration.ofMillis(400),
+                    Clock.systemUTC());
+            return reader.read(plan, false, p -> {}, () -> false);
         }
     }
 

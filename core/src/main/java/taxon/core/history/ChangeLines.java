@@ -33,6 +33,7 @@ import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
 import taxon.core.rig.Share;
 import taxon.core.rig.Traits;
+import taxon.core.rig.UnitCheck;
 import taxon.core.rig.Universe;
 import taxon.core.setting.MenuText;
 
@@ -216,6 +217,11 @@ public final class ChangeLines {
         }
 
         @Override
+        public String check(UnitCheck check) {
+            return names.fixture(check.fixture()).map(Fixture::label).orElse("no. " + check.fixture());
+        }
+
+        @Override
         public String group(Group group) {
             return words.group(group);
         }
@@ -292,6 +298,12 @@ public final class ChangeLines {
         @Override
         public String evidence(BlockEvidence evidence) {
             return "what is known of the unit";
+        }
+
+        @Override
+        public String check(UnitCheck check) {
+            return check.item().name() + " checked: " + check.seen().words()
+                    + (check.note().isEmpty() ? "" : ", " + check.note());
         }
 
         @Override

@@ -27,6 +27,7 @@ import taxon.core.rig.RadioLink;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
 import taxon.core.rig.Share;
+import taxon.core.rig.UnitCheck;
 import taxon.core.rig.Universe;
 
 /** The fields of an element that is no fixture, by name, so that a change of one of them is told as that; none of kinds that have few. */
@@ -157,6 +158,11 @@ final class ElementFields implements ElementCases<Map<String, String>> {
 
     @Override
     public Map<String, String> evidence(BlockEvidence evidence) {
+        return Map.of();
+    }
+
+    @Override
+    public Map<String, String> check(UnitCheck check) {
         return Map.of();
     }
 

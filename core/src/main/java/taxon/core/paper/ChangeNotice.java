@@ -24,8 +24,8 @@ final class ChangeNotice {
     private static final List<Column> COLUMNS =
             List.of(Column.text("Which"), Column.text("What"), Column.text("Before"), Column.text("Now"));
 
-    /** What was set on units is no plan. */
-    private static final Set<Kind> PLANNED = EnumSet.complementOf(EnumSet.of(Kind.EVIDENCE));
+    /** What was set on units, and what was seen of them, is no plan. */
+    private static final Set<Kind> PLANNED = EnumSet.complementOf(EnumSet.of(Kind.EVIDENCE, Kind.CHECK));
 
     private ChangeNotice() {}
 

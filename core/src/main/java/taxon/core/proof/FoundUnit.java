@@ -13,6 +13,7 @@ import taxon.core.dmx.UniverseNumber;
  * @param personality the current one, 1 to 255
  * @param modeName what it calls that personality
  * @param software the version of its software, where it said so
+ * @param says what else it says of itself
  * @param blocks one entry a block, in order; the first is the unit itself, the others its sub-devices
  */
 public record FoundUnit(
@@ -24,6 +25,7 @@ public record FoundUnit(
         int personality,
         String modeName,
         Optional<Long> software,
+        UnitSays says,
         List<FoundBlock> blocks) {
 
     /** @param footprint 0 to 512, as the unit says */
@@ -40,6 +42,20 @@ public record FoundUnit(
             String modeName,
             List<FoundBlock> blocks) {
         this(universe, uid, maker, model, label, personality, modeName, Optional.empty(), blocks);
+    }
+
+    /** One of which no more is known. */
+    public FoundUnit(
+            UniverseNumber universe,
+            String uid,
+            String maker,
+            String model,
+            String label,
+            int personality,
+            String modeName,
+            Optional<Long> software,
+            List<FoundBlock> blocks) {
+        this(universe, uid, maker, model, label, personality, modeName, software, UnitSays.NOTHING, blocks);
     }
 
     public FoundUnit {

@@ -12,6 +12,7 @@ public sealed interface Element
                 RadioLink,
                 ReservedRun,
                 BlockEvidence,
+                UnitCheck,
                 Group,
                 Share,
                 KeptWish {

@@ -26,6 +26,8 @@ public interface ElementCases<R> {
 
     R evidence(BlockEvidence evidence);
 
+    R check(UnitCheck check);
+
     R group(Group group);
 
     R share(Share share);

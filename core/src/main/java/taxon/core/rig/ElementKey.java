@@ -25,6 +25,7 @@ public record ElementKey(Kind kind, int number, String text) implements Comparab
         LINE,
         LINK,
         EVIDENCE,
+        CHECK,
         GROUP,
         SHARE,
         WISH

@@ -182,6 +182,9 @@ public final class Plan {
             return !kept.contains(link.receiver().elementKey())
                     || !kept.contains(Box.keyOf(link.to().box()));
         }
+        if (element instanceof UnitCheck check) {
+            return !kept.contains(Fixture.keyOf(check.fixture()));
+        }
         return element instanceof BlockEvidence evidence
                 && !kept.contains(Fixture.keyOf(evidence.ref().fixture()));
     }
@@ -352,6 +355,16 @@ public final class Plan {
 
     private BlockEvidence known(BlockRef ref) {
         return element(BlockEvidence.keyOf(ref)).map(BlockEvidence.class::cast).orElse(BlockEvidence.none(ref));
+    }
+
+    /** What was seen of units, by fixture and check. */
+    public List<UnitCheck> checks() {
+        return all(Kind.CHECK, UnitCheck.class);
+    }
+
+    /** What was seen when one thing of a unit was checked; empty where nobody has looked. */
+    public Optional<UnitCheck> check(FixtureKey fixture, CheckItem item) {
+        return element(UnitCheck.keyOf(fixture, item)).map(UnitCheck.class::cast);
     }
 
     /** The boxes of the network and of the lines, by number. */

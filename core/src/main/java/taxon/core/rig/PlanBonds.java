@@ -152,6 +152,11 @@ final class PlanBonds {
         }
 
         @Override
+        public References check(UnitCheck check) {
+            return new References("check of fixture " + check.fixture(), Set.of(Fixture.keyOf(check.fixture())));
+        }
+
+        @Override
         public References group(Group group) {
             Set<ElementKey> keys = new HashSet<>();
             group.members().forEach(m -> keys.add(Fixture.keyOf(m)));

@@ -48,6 +48,32 @@ public final class BoxOrders {
         return verdict.differences().stream().map(orders::order).reduce(Prepared.NOTHING, Prepared::and);
     }
 
+    /**
+     * What a box has of an item.
+     *
+     * @param port from 1, where the item is of a port
+     * @return empty where it does not say, or has no such port
+     */
+    public static Optional<Value> valueOf(SeenBox seen, Item item, int port) {
+        return switch (item) {
+            case BOX_NAME -> Optional.of(Value.of(seen.name()));
+            case BOX_IP ->
+                Optional.of(Value.of(
+                        seen.answering() + seen.prefix().map(p -> "/" + p).orElse("")));
+            case WHEN_LOST -> seen.self().whenLost().map(w -> new Value(w.name(), w.words()));
+            case PORT_NUMBER ->
+                seen.port(port)
+                        .map(p -> new Value(
+                                Integer.toString(p.address().number()),
+                                p.address().toString()));
+            case PORT_DIRECTION -> seen.port(port).map(p -> direction(p.direction()));
+            case PORT_PROTOCOL -> seen.port(port).flatMap(SeenPort::takes).map(BoxOrders::protocol);
+            case PORT_MERGE -> seen.port(port).flatMap(SeenPort::merge).map(m -> new Value(m.name(), m.words()));
+            case PORT_RDM -> seen.port(port).map(p -> Value.of(p.rdm()));
+            default -> Optional.empty();
+        };
+    }
+
     private Prepared order(BoxDifference difference) {
         if (difference instanceof BoxDifference.Silent s) {
             return silent(s.why());

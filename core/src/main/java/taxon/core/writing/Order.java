@@ -23,6 +23,14 @@ public record Order(Target target, Item item, int part, Optional<Value> was, Val
         }
     }
 
+    /** True when it makes the same of the same, whatever was there before. */
+    public boolean isSame(Order other) {
+        return target.equals(other.target)
+                && item == other.item
+                && part == other.part
+                && will.raw().equals(other.will.raw());
+    }
+
     /** The order that writes back what was there; empty where that is not known, or is the same. */
     public Optional<Order> back() {
         return was.filter(w -> !w.raw().equals(will.raw()))

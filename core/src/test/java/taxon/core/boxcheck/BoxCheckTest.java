@@ -137,7 +137,8 @@ class BoxCheckTest {
         SeenBox zero = new SeenBox(
                 IP, IP, new Self("Quay node", "", 0, 0, Optional.of(WhenLost.ZERO)), Optional.of(24), asPlanned());
         assertThat(said(zero))
-                .containsExactly("Quay node goes to zero when its data stops; planned for port 1 and 2 is that it holds.");
+                .containsExactly(
+                        "Quay node goes to zero when its data stops; planned for port 1 and 2 is that it holds.");
     }
 
     @Test

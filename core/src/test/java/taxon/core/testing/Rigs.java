@@ -35,6 +35,7 @@ import taxon.core.network.SacnUniverse;
 import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Box;
+import taxon.core.rig.CheckItem;
 import taxon.core.rig.Element;
 import taxon.core.rig.ElementKey.Kind;
 import taxon.core.rig.Fixture;
@@ -53,6 +54,7 @@ import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigPart;
 import taxon.core.rig.Share;
 import taxon.core.rig.Traits;
+import taxon.core.rig.UnitCheck;
 import taxon.core.rig.Universe;
 import taxon.core.rig.edit.Added;
 import taxon.core.rig.edit.Edit;
@@ -208,6 +210,14 @@ public final class Rigs {
                 new Share(1, pair, "one does as the other"),
                 new KeptWish(1, "touring " + seed, Wish.USUAL),
                 KeptWish.inForce("", Wish.USUAL),
+                new UnitCheck(
+                        plan.fixtures().get(0).key(),
+                        new CheckItem(CheckItem.Kind.PART, "cell 3"),
+                        UnitCheck.Seen.WRONG_ONE,
+                        "cell 4 moved",
+                        "only, 1.001 “" + seed,
+                        Instant.ofEpochMilli(random.nextInt()),
+                        "crew"),
                 BlockEvidence.none(plan.blocks().get(0).ref())
                         .withProved(mark, "7FF0:00000001")
                         .withMenu("fan = quiet")));

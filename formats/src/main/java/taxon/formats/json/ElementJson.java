@@ -13,6 +13,7 @@ import taxon.core.network.NetworkRules;
 import taxon.core.rig.BlockEvidence;
 import taxon.core.rig.BlockRef;
 import taxon.core.rig.Box;
+import taxon.core.rig.CheckItem;
 import taxon.core.rig.Element;
 import taxon.core.rig.ElementCases;
 import taxon.core.rig.ElementKey.Kind;
@@ -30,6 +31,7 @@ import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
 import taxon.core.rig.RigView;
 import taxon.core.rig.Share;
+import taxon.core.rig.UnitCheck;
 import taxon.core.rig.Universe;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -108,6 +110,18 @@ public final class ElementJson {
         }
 
         @Override
+        public ObjectNode check(UnitCheck check) {
+            return Json.object()
+                    .put("fixture", check.fixture().number())
+                    .put("item", check.item().name())
+                    .put("seen", Json.slug(check.seen()))
+                    .put("note", check.note())
+                    .put("against", check.against())
+                    .put("at", check.at().toString())
+                    .put("by", check.by());
+        }
+
+        @Override
         public ObjectNode group(Group group) {
             return GroupJson.write(group);
         }
@@ -145,6 +159,7 @@ public final class ElementJson {
                         Json.text(node, "label"));
             case FIXTURE -> readFixture(node);
             case EVIDENCE -> readEvidence(node);
+            case CHECK -> readCheck(node);
             case GROUP -> GroupJson.read(node);
             case SHARE -> WishJson.readShare(node);
             case WISH -> WishJson.readKept(node);
@@ -254,6 +269,17 @@ public final class ElementJson {
                 Json.optional(node, "proved", ElementJson::readMark),
                 Json.text(node, "uid"),
                 Json.optional(node, "menu", JsonNode::asString).orElse(""));
+    }
+
+    private static UnitCheck readCheck(JsonNode node) {
+        return new UnitCheck(
+                FixtureKey.of(Json.number(node, "fixture")),
+                CheckItem.read(Json.text(node, "item")),
+                Json.constant(UnitCheck.Seen.class, Json.text(node, "seen")),
+                Json.text(node, "note"),
+                Json.text(node, "against"),
+                Instant.parse(Json.text(node, "at")),
+                Json.text(node, "by"));
     }
 
     private static ObjectNode mark(Mark mark) {

@@ -62,6 +62,7 @@ public final class JobJson {
         names.put(Kind.LINE, "lines");
         names.put(Kind.LINK, "links");
         names.put(Kind.EVIDENCE, "evidence");
+        names.put(Kind.CHECK, "checks");
         names.put(Kind.GROUP, "groups");
         names.put(Kind.SHARE, "shares");
         names.put(Kind.WISH, "wishes");

@@ -23,6 +23,11 @@ public record Patience(int rounds, Duration round, Duration masks) {
         return new Patience(2, answerWithin.multipliedBy(ANSWERS), answerWithin);
     }
 
+    /** How long it takes at most. */
+    public Duration whole() {
+        return round.multipliedBy(rounds).plus(masks);
+    }
+
     /** For asking boxes that are known to be there: asked three times within the same time. */
     public static Patience reading(Duration answerWithin) {
         return new Patience(TRIES, answerWithin.multipliedBy(ANSWERS / TRIES), answerWithin);

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.Part;
@@ -170,13 +171,17 @@ final class Arming {
         walk = wanted;
         looked = Optional.empty();
         stepped = System.nanoTime();
-        grip.ifPresent(g -> g.release(lit));
-        lit = new TreeSet<>();
         SortedMap<StartAddress, Integer> levels = walk.unit()
                 .flatMap(plan::fixture)
                 .map(f -> Raises.visible(plan, f, Part.WHOLE))
-                .orElseGet(java.util.TreeMap::new);
-        lit.addAll(levels.keySet());
+                .orElseGet(TreeMap::new);
+        return light(levels, who);
+    }
+
+    /** Lets go of what was lit before, and raises this in its place. */
+    synchronized List<Grip.Left> light(Map<StartAddress, Integer> levels, String who) {
+        grip.ifPresent(g -> g.release(lit));
+        lit = new TreeSet<>(levels.keySet());
         return raise(levels, who);
     }
 

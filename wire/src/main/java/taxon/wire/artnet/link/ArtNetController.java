@@ -11,6 +11,7 @@ import java.util.TreeMap;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
 import taxon.wire.artnet.codec.ArtPacket;
@@ -142,15 +143,30 @@ public final class ArtNetController implements AutoCloseable {
     /** Carries a request to a device on a port and gives its answer; empty when none comes. */
     public Optional<RdmMessage> rdm(Ipv4 node, PortAddress address, RdmMessage request)
             throws IOException, InterruptedException {
-        return ask(ArtPacket.Rdm.carrying(address, request), node, a -> answer(a, node, request));
+        return rdm(node, address, request, m -> m.answers(request));
     }
 
-    private static Optional<RdmMessage> answer(Arrival arrival, Ipv4 node, RdmMessage request) {
+    /**
+     * The same where more than one message may be the answer.
+     *
+     * @param isAnswer of which the first is given
+     */
+    public Optional<RdmMessage> rdm(Ipv4 node, PortAddress address, RdmMessage request, Predicate<RdmMessage> isAnswer)
+            throws IOException, InterruptedException {
+        return ask(ArtPacket.Rdm.carrying(address, request), node, a -> answer(a, node, isAnswer));
+    }
+
+    /** Tells a port to discover its devices anew; its table is to be asked for afterwards. */
+    public void discover(Ipv4 node, PortAddress address) throws IOException {
+        link.send(new ArtPacket.TodControl(address, ArtPacket.TodControl.FLUSH), node, policy);
+    }
+
+    private static Optional<RdmMessage> answer(Arrival arrival, Ipv4 node, Predicate<RdmMessage> isAnswer) {
         if (!arrival.sender().equals(node) || !(arrival.packet() instanceof ArtPacket.Rdm rdm)) {
             return Optional.empty();
         }
         try {
-            return Optional.of(rdm.decoded()).filter(m -> m.answers(request));
+            return Optional.of(rdm.decoded()).filter(isAnswer);
         } catch (MalformedPacketException notAnAnswer) {
             return Optional.empty();
         }

@@ -89,6 +89,14 @@ public record RdmMessage(
                 && commandClass == request.commandClass.response();
     }
 
+    /** True when this is an answer to that request for queued messages: to what the device was asked before, whatever that was. */
+    public boolean comesFromTheQueue(RdmMessage request) {
+        return source.equals(request.destination)
+                && destination.equals(request.source)
+                && transaction == request.transaction
+                && (commandClass == CommandClass.GET_RESPONSE || commandClass == CommandClass.SET_RESPONSE);
+    }
+
     /** The whole message, start code and checksum included. */
     public byte[] encode() {
         ByteWriter out = new ByteWriter().u8(START_CODE).u8(SUB_START_CODE).u8(HEADER + data.length());

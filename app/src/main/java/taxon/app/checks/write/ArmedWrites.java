@@ -1,4 +1,4 @@
-package taxon.app.checks;
+package taxon.app.checks.write;
 
 import java.time.Duration;
 import java.util.Map;

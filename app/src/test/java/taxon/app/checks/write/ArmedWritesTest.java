@@ -1,4 +1,4 @@
-package taxon.app.checks;
+package taxon.app.checks.write;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

@@ -1,0 +1,58 @@
+package taxon.app.checks.raise;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import taxon.core.dmx.StartAddress;
+import taxon.core.raising.Grip;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Plan;
+
+/** Raising for pages that check one unit after the other, by an arming that is in force already. */
+@Service
+public class Lifts {
+    private final Armings armings;
+
+    Lifts(Armings armings) {
+        this.armings = armings;
+    }
+
+    /**
+     * An arming that is in force.
+     *
+     * @param who armed it
+     */
+    public record InForce(int id, String who, Instant until) {}
+
+    /** The arming of a job by which a unit can be raised; empty where none is in force. */
+    public Optional<InForce> covering(int job, Plan plan, FixtureKey unit) {
+        return find(job, plan, unit)
+                .map(a -> new InForce(
+                        a.id(), a.asked().who(), a.at(a.grip().orElseThrow().until())));
+    }
+
+    private Optional<Arming> find(int job, Plan plan, FixtureKey unit) {
+        return armings.inForce().stream()
+                .filter(a -> a.job() == job)
+                .filter(a -> a.grip().filter(g -> reaches(g, plan, unit)).isPresent())
+                .findFirst();
+    }
+
+    private static boolean reaches(Grip grip, Plan plan, FixtureKey unit) {
+        return plan.fixture(unit).stream()
+                .flatMap(f -> plan.blocksOf(f).stream())
+                .anyMatch(grip.reach()::holds);
+    }
+
+    /**
+     * Raises this, and lets go of what was lit before it.
+     *
+     * @return what was left as it is, with the reasons; empty where no arming is in force
+     */
+    public Optional<List<Grip.Left>> light(
+            int job, Plan plan, FixtureKey unit, Map<StartAddress, Integer> levels, String who) {
+        return find(job, plan, unit).map(a -> a.light(levels, who));
+    }
+}
