@@ -160,6 +160,28 @@ class ChecksHttpTest {
         assertThat(http.get("/jobs/1/checks/units/7FF0-FFFFFFFF").status()).isEqualTo(404);
     }
 
+    @Test
+    void severalMakeThemselvesKnownAndNobodyAnyMore() {
+        read();
+        String chosen = key("201") + "," + key("202");
+        int on = http.post("/jobs/1/checks/writes", "units", chosen, "items", "identify-on")
+                .json()
+                .path("id")
+                .asInt();
+        http.post("/jobs/1/checks/writes/" + on + "/arm");
+        http.post("/jobs/1/checks/writes/" + on + "/write");
+        assertThat(ended(on).path("orders").valueStream())
+                .hasSize(2)
+                .allMatch(o -> o.path("outcome").asString().equals("written"));
+        int off = http.post("/jobs/1/checks/writes", "units", "all", "items", "identify-off")
+                .json()
+                .path("id")
+                .asInt();
+        assertThat(http.get("/jobs/1/checks/writes/" + off).json().path("orders"))
+                .as("only those that do")
+                .hasSize(2);
+    }
+
     private Answer prepare(String label) {
         return http.post(
                 "/jobs/1/checks/writes", "units", fixture(label).path("key").asInt(), "items", "address");

@@ -73,6 +73,11 @@ class ChecksController {
                                 .map(l -> ComparisonLine.of(state.plan(), l))
                                 .toList())
                         .orElse(List.of()));
+        model.addAttribute(
+                "identifying",
+                reading.last().stream()
+                        .flatMap(r -> r.units().stream())
+                        .anyMatch(u -> u.says().identifying()));
         List<BoxLine> boxes =
                 reading.last().map(r -> BoxLine.of(state.plan(), r)).orElse(List.of());
         model.addAttribute("boxes", boxes);

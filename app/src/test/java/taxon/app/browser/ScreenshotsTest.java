@@ -85,10 +85,11 @@ class ScreenshotsTest {
             browser.click("button[name=theme]", "Night");
             browser.see("button[name=theme]", "Day");
             takePriced(browser, job + "addresses?sel=28", "addresses-night");
+            browser.click("button[name=theme]", "Day");
             browser.size(390, 844);
-            take(browser, job + "rig?sel=24", "phone");
+            take(browser, job + "checks/list/24?item=pan", "check-list");
         }
-        assertThat(FOLDER.resolve("phone.png")).exists();
+        assertThat(FOLDER.resolve("check-list.png")).exists();
     }
 
     /** The prices of the styles come after their page. */

@@ -59,7 +59,7 @@ final class BoxPen implements Pen {
     public Result write(Order order) throws InterruptedException {
         Target.OfBox target = (Target.OfBox) order.target();
         Optional<Box> box = plan.box(target.number());
-        Optional<Ipv4> where = box.flatMap(this::where);
+        Optional<Ipv4> where = box.flatMap(b -> searches.of(job).heard().flatMap(h -> where(h.of(plan, b))));
         if (where.isEmpty()) {
             return Result.refused("nobody answered for it when boxes were looked for; look again");
         }
@@ -70,15 +70,12 @@ final class BoxPen implements Pen {
         }
     }
 
-    /** Where it was heard; for one that has moved meanwhile, where it is now. */
-    private Optional<Ipv4> where(Box box) {
-        return searches.of(job).heard().flatMap(h -> {
-            BoxAnswers answers = h.of(plan, box);
-            if (answers.isThere()) {
-                return Optional.of(answers.asked());
-            }
-            return answers.silence() instanceof Silence.Elsewhere e ? Optional.of(e.at()) : Optional.empty();
-        });
+    /** Where a box was heard; for one that sits elsewhere, there. */
+    static Optional<Ipv4> where(BoxAnswers answers) {
+        if (answers.isThere()) {
+            return Optional.of(answers.asked());
+        }
+        return answers.silence() instanceof Silence.Elsewhere e ? Optional.of(e.at()) : Optional.empty();
     }
 
     private Result write(Order order, Box box, Ipv4 where) throws IOException, InterruptedException {

@@ -50,6 +50,17 @@ class Preparing {
         return UnitOrders.of(plan, lines, wanted).and(silent(lines));
     }
 
+    /** Those that answered make themselves known, or not any more; whoever they are. */
+    Prepared identify(int job, Plan plan, Predicate<Line> chosen, boolean on) {
+        List<Order> orders = comparison(job, plan).stream()
+                .flatMap(c -> c.lines().stream())
+                .filter(chosen)
+                .flatMap(l -> l.found().stream().map(u -> UnitOrders.identify(u, l.fixture(), on)))
+                .filter(o -> !o.was().equals(Optional.of(o.will())))
+                .toList();
+        return new Prepared(orders, List.of());
+    }
+
     /** Nothing is written to those who did not answer, and that is said. */
     private static Prepared silent(List<Line> lines) {
         return new Prepared(

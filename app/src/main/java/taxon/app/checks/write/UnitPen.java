@@ -9,7 +9,6 @@ import taxon.app.checks.Readings;
 import taxon.app.checks.RigReading.Way;
 import taxon.app.checks.UnitReader;
 import taxon.app.edit.JobEditor;
-import taxon.core.network.Ipv4;
 import taxon.core.proof.FoundUnit;
 import taxon.core.proof.ReadingEvidence;
 import taxon.core.proof.RigComparison;
@@ -41,9 +40,9 @@ final class UnitPen implements Pen {
     private final Clock clock;
     private final Controllers controllers;
 
-    /** Who speaks with a node, allowed to send to that node alone. */
+    /** Who speaks with the node of a unit, allowed to send to that node alone. */
     interface Controllers {
-        ArtNetController to(Ipv4 node) throws IOException;
+        ArtNetController open() throws IOException;
     }
 
     UnitPen(int job, JobEditor editor, Readings readings, Clock clock, Controllers controllers) {
@@ -61,7 +60,7 @@ final class UnitPen implements Pen {
         if (way.isEmpty()) {
             return Result.refused("its line was not read since Taxon was started; read the rig first");
         }
-        try (ArtNetController controller = controllers.to(way.get().node())) {
+        try (ArtNetController controller = controllers.open()) {
             RdmClient client =
                     new RdmClient(controller, way.get().node(), way.get().address());
             return write(order, target, client);

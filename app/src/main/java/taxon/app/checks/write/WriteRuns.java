@@ -3,25 +3,30 @@ package taxon.app.checks.write;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Service;
 import taxon.app.TaxonSettings;
 import taxon.app.checks.Readings;
-import taxon.app.checks.boxes.Allowed;
 import taxon.app.checks.boxes.BoxSearches;
 import taxon.app.edit.JobEditor;
 import taxon.app.edit.NoSuchJobException;
 import taxon.app.store.WriteListStore;
 import taxon.app.store.WriteListStore.Kept;
 import taxon.core.network.Ipv4;
+import taxon.core.rig.Box;
 import taxon.core.rig.Plan;
 import taxon.core.text.Counted;
+import taxon.core.writing.Item;
 import taxon.core.writing.Order;
 import taxon.core.writing.Pen;
 import taxon.core.writing.Prepared;
@@ -144,17 +149,31 @@ class WriteRuns implements DisposableBean {
     /** Where packets of a list would go beyond this machine. */
     List<Ipv4> outside(int job, WriteList list) {
         return list.orders().stream()
-                .flatMap(o -> destination(job, o).stream())
+                .flatMap(o -> destinations(job, o).stream())
                 .filter(ip -> !ip.isLoopback())
                 .distinct()
                 .toList();
     }
 
-    private Optional<Ipv4> destination(int job, Order order) {
+    /** The node behind which a unit answers; where a box is, and where it is planned to be. */
+    private Set<Ipv4> destinations(int job, Order order) {
         if (order.target() instanceof Target.Unit unit) {
-            return readings.state(job).last().flatMap(r -> r.way(unit.uid())).map(w -> w.node());
+            return readings.state(job).last().flatMap(r -> r.way(unit.uid())).map(w -> w.node()).stream()
+                    .collect(Collectors.toSet());
         }
-        return plan(job).box(((Target.OfBox) order.target()).number()).flatMap(b -> b.ip());
+        Plan plan = plan(job);
+        Set<Ipv4> meant = plan.box(((Target.OfBox) order.target()).number()).stream()
+                .flatMap(b -> Stream.concat(b.ip().stream(), whereHeard(job, plan, b).stream()))
+                .collect(Collectors.toCollection(HashSet::new));
+        if (order.item() == Item.BOX_IP) {
+            // It is asked there whether it has arrived.
+            Ipv4.parse(order.will().raw().split("/", 2)[0]).ifPresent(meant::add);
+        }
+        return meant;
+    }
+
+    private Optional<Ipv4> whereHeard(int job, Plan plan, Box box) {
+        return searches.of(job).heard().flatMap(h -> BoxPen.where(h.of(plan, box)));
     }
 
     /** Arms a list for a minute. */
@@ -247,17 +266,17 @@ class WriteRuns implements DisposableBean {
         }
     }
 
-    /** To be armed is to be allowed to send to just those whom the orders are for. */
+    /** To be armed is to be allowed to send to just those whom the order is for. */
     private Pen pen(int job, Plan plan, CardLinks.Lease lease, Armed how, Order order) {
-        SendPolicy allowed = Allowed.to(plan, how.network());
+        Set<Ipv4> meant = destinations(job, order);
+        SendPolicy allowed = ip -> meant.contains(ip) && (ip.isLoopback() || how.network());
         if (order.target() instanceof Target.Unit) {
             return new UnitPen(
                     job,
                     editor,
                     readings,
                     clock,
-                    node -> ArtNetController.over(
-                            lease.link(), ip -> allowed.allows(ip) && ip.equals(node), settings.answerWithin()));
+                    () -> ArtNetController.over(lease.link(), allowed, settings.answerWithin()));
         }
         return new BoxPen(job, plan, searches, lease.link(), allowed, settings.answerWithin());
     }

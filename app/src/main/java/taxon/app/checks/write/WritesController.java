@@ -1,6 +1,7 @@
 package taxon.app.checks.write;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
@@ -8,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Predicate;
+import java.util.function.ToIntFunction;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -100,15 +102,19 @@ class WritesController {
         return "checks/writes";
     }
 
-    /** {@code boxes} or {@code units} ("all" or numbers), of units {@code items} ("address,label"); its {@code id}. */
+    /**
+     * {@code boxes} ("all" or numbers) or {@code units} ("all" or a choice of fixtures, 25,27-30), of units {@code items} ("address,label", or
+     * "identify-on" or "identify-off" alone); its {@code id}.
+     */
     @PostMapping("/jobs/{job}/checks/writes")
     Object prepare(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "writes", "/jobs/" + job + "/checks");
         JobState state = frames.state(job);
         Fields fields = reply.fields();
         boolean boxes = fields.has("boxes");
-        Optional<Set<Integer>> chosen = numbers(fields, boxes ? "boxes" : "units");
-        Optional<Set<Item>> items = boxes ? Optional.of(Set.of()) : items(fields);
+        Optional<Set<Integer>> chosen = boxes ? numbers(fields) : keys(fields);
+        boolean identify = fields.text("items").matches("identify-o(n|ff)");
+        Optional<Set<Item>> items = boxes || identify ? Optional.of(Set.of()) : items(fields);
         if (fields.isFaulty()) {
             return reply.refused();
         }
@@ -119,11 +125,20 @@ class WritesController {
                             : "The rig was not read since Taxon was started, so no unit is known. Read it first.");
         }
         Set<Integer> numbers = chosen.orElseThrow();
-        Prepared prepared = boxes
-                ? preparing.boxes(job, state.plan(), isChosen(numbers, Box::number))
-                : preparing.units(job, state.plan(), items.orElseThrow(), isChosen(numbers, WritesController::key));
-        String title =
-                "As planned: " + Counted.of(prepared.orders().size(), "write") + " to " + (boxes ? "boxes" : "units");
+        if (boxes) {
+            return kept(job, reply, "boxes", preparing.boxes(job, state.plan(), isChosen(numbers, Box::number)));
+        }
+        Predicate<Line> lines = isChosen(numbers, WritesController::key);
+        if (identify) {
+            boolean on = fields.text("items").equals("identify-on");
+            Prepared orders = preparing.identify(job, state.plan(), lines, on);
+            return kept(job, reply, on ? "Units make themselves known" : "Nobody makes itself known", false, orders);
+        }
+        return kept(job, reply, "units", preparing.units(job, state.plan(), items.orElseThrow(), lines));
+    }
+
+    private Object kept(int job, Reply reply, String whom, Prepared prepared) {
+        String title = "As planned: " + Counted.of(prepared.orders().size(), "write") + " to " + whom;
         return kept(job, reply, title, true, prepared);
     }
 
@@ -144,17 +159,32 @@ class WritesController {
     }
 
     /** None stands for all. */
-    private static <T> Predicate<T> isChosen(Set<Integer> numbers, java.util.function.ToIntFunction<T> number) {
+    private static <T> Predicate<T> isChosen(Set<Integer> numbers, ToIntFunction<T> number) {
         return t -> numbers.isEmpty() || numbers.contains(number.applyAsInt(t));
     }
 
-    private static Optional<Set<Integer>> numbers(Fields fields, String field) {
-        String text = fields.text(field);
+    /** Fixtures as they are chosen on pages: 25,27-30. */
+    private static Optional<Set<Integer>> keys(Fields fields) {
+        if (fields.text("units").equals(ALL)) {
+            return Optional.of(Set.of());
+        }
+        Set<Integer> keys = new TreeSet<>();
+        fields.keys("units").forEach(k -> keys.add(k.number()));
+        if (keys.isEmpty()) {
+            fields.refuse(
+                    "units",
+                    "It takes “all”, or the keys of fixtures such as 25,27-30, not “" + fields.text("units") + "”.");
+        }
+        return Optional.of(keys);
+    }
+
+    private static Optional<Set<Integer>> numbers(Fields fields) {
+        String text = fields.text("boxes");
         if (text.equals(ALL)) {
             return Optional.of(Set.of());
         }
         if (!text.matches("\\d{1,9}(,\\d{1,9}){0,9999}")) {
-            fields.refuse(field, "It takes “all”, or the numbers of " + field + " with commas, not “" + text + "”.");
+            fields.refuse("boxes", "It takes “all”, or the numbers of boxes with commas, not “" + text + "”.");
             return Optional.empty();
         }
         Set<Integer> numbers = new TreeSet<>();
@@ -205,7 +235,7 @@ class WritesController {
     }
 
     private static List<OrderLine> orders(WriteList list) {
-        List<OrderLine> lines = new java.util.ArrayList<>();
+        List<OrderLine> lines = new ArrayList<>();
         for (int i = 0; i < list.orders().size(); i++) {
             var order = list.orders().get(i);
             Optional<Result> result = list.result(i);
