@@ -94,6 +94,17 @@ class CheckListHttpTest {
         assertThat(http.get("/jobs/1/checks/list").json().path("wrong")).isEmpty();
     }
 
+    /** A form that was sent by Enter, or by a script that forgot it, says nothing of the unit. */
+    @Test
+    void whatIsNotSaidIsNotTakenForRight() {
+        assertThat(http.post(unit("206"), "item", "address", "note", "105").reasons())
+                .contains("Say what was seen");
+        assertThat(http.post(unit("206"), "item", "address", "seen", "right", "note", "two\nlines")
+                        .reasons())
+                .contains("one line");
+        assertThat(state("206", "address")).isEqualTo("none");
+    }
+
     @Test
     void badFormsAreRefusedWithWhatTheyTake() {
         assertThat(http.post(unit("204"), "item", "soul", "seen", "right").reasons())

@@ -214,8 +214,9 @@ public final class RigReader {
             while (!open.isEmpty() && !stop.getAsBoolean()) {
                 Uid uid = open.removeFirst();
                 behind.put(uid.toString(), way);
-                unit(client, universe, uid);
-                behindProxy(client, uid, met).forEach(open::addLast);
+                if (unit(client, universe, uid)) {
+                    behindProxy(client, uid, met).forEach(open::addLast);
+                }
                 told.accept(new Progress(node.name(), units.size()));
             }
         }
@@ -258,11 +259,15 @@ public final class RigReader {
                             : ": is remote management on at that port?");
         }
 
-        private void unit(RdmClient client, UniverseNumber universe, Uid uid) throws IOException, InterruptedException {
+        /** @return false when it did not answer, so that it is asked nothing more */
+        private boolean unit(RdmClient client, UniverseNumber universe, Uid uid)
+                throws IOException, InterruptedException {
             try {
                 units.add(UnitReader.read(client, universe, uid));
+                return true;
             } catch (RdmException e) {
                 troubles.add("On universe " + universe + ", " + e.getMessage() + ".");
+                return false;
             }
         }
     }

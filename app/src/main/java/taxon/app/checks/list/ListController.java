@@ -171,8 +171,15 @@ class ListController {
         Reply reply = Reply.to(request, "check", at(job) + "/" + key);
         Fields fields = reply.fields();
         Optional<CheckItem> item = item(fields, state.plan(), fixture);
+        // What is not said was not seen: nothing stands for "right".
+        if (!fields.has("seen")) {
+            fields.refuse("seen", "Say what was seen: right, nothing, wrong one or other way round.");
+        }
         Optional<Seen> seen = fields.choice("seen", Seen.class, Seen.RIGHT);
         String note = fields.text("note").strip();
+        if (note.chars().anyMatch(Character::isISOControl)) {
+            fields.refuse("note", "The note takes one line.");
+        }
         if (note.length() > LONGEST_NOTE) {
             fields.refuse("note", "The note has " + note.length() + " characters; it takes " + LONGEST_NOTE + ".");
         }
@@ -234,14 +241,9 @@ class ListController {
             return reply.refused();
         }
         SortedMap<StartAddress, Integer> levels = CheckRaise.levels(state.plan(), fixture, item.orElseThrow());
-        Optional<List<Grip.Left>> left = lifts.light(job, state.plan(), fixture.key(), levels, who(reply));
+        Optional<List<Grip.Left>> left = lifts.light(job, state.plan(), fixture.key(), levels, Lifts.who(reply));
         return left.isEmpty()
                 ? reply.conflicting("Nothing is armed for this unit (any more); nothing was raised.")
                 : reply.done(RaisingText.of(left.get()), Json.object().put("slots", levels.size()));
-    }
-
-    /** Told to every receiver, so that it reads as a name. */
-    private static String who(Reply reply) {
-        return reply.who().startsWith("at ") ? "Somebody " + reply.who() : reply.who();
     }
 }

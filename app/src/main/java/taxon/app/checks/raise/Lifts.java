@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
+import taxon.app.form.Reply;
 import taxon.core.dmx.StartAddress;
 import taxon.core.raising.Grip;
 import taxon.core.rig.FixtureKey;
@@ -25,6 +26,11 @@ public class Lifts {
      * @param who armed it
      */
     public record InForce(int id, String who, Instant until) {}
+
+    /** Who raises, as it is told to every receiver. */
+    public static String who(Reply reply) {
+        return RaiseController.who(reply);
+    }
 
     /** The arming of a job by which a unit can be raised; empty where none is in force. */
     public Optional<InForce> covering(int job, Plan plan, FixtureKey unit) {
