@@ -58,6 +58,10 @@ class RaiseBrowserTest {
                     .as("nothing runs over the edge of a phone")
                     .isLessThanOrEqualTo(390);
             browser.type(".verdicts .note", "102");
+            browser.press(Keys.ENTER);
+            assertThat(browser.count(".checkitems use[href='#mark-moss']"))
+                    .as("Enter in the note says nothing of the unit")
+                    .isEqualTo(1);
             browser.click(".verdicts [value='wrong-one']");
             browser.see("#question", "Does its light come up?");
             for (int i = 0; i < 20 && browser.count("#check-unit header .id") == 1 && isAt("101"); i++) {
