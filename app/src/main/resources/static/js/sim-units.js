@@ -11,7 +11,7 @@ const lit = (u) => u.red + u.green + u.blue > 0;
 
 const words = (u) => {
   const head = u.pan === undefined ? "" : ` Pan ${u.pan} %, tilt ${u.tilt ?? 0} % of the way.`;
-  return `${u.unit}: ${lit(u) ? `gives light (red ${u.red}, green ${u.green}, blue ${u.blue})` : "gives no light"}.${head}${u.identifying ? " It makes itself known." : ""}`;
+  return `${u.unit}: ${lit(u) ? `gives light (red ${u.red}, green ${u.green}, blue ${u.blue})` : "gives no light"}.${head}${u.identifying ? " It makes itself known." : ""}${u.flickers ? " It flickers." : ""}`;
 };
 
 const tell = () => {
@@ -34,6 +34,7 @@ const draw = (item) => {
   const lamp = item.querySelector(".sim-lamp");
   item.classList.toggle("absent", !unit);
   item.classList.toggle("lit", Boolean(unit) && lit(unit));
+  item.classList.toggle("flickers", Boolean(unit?.flickers) && lit(unit));
   item.classList.toggle("identifying", Boolean(unit?.identifying));
   if (unit) {
     lamp.setAttribute("fill", `rgb(${unit.red} ${unit.green} ${unit.blue})`);

@@ -318,6 +318,24 @@ class ChecksHttpTest {
                 .toList();
     }
 
+    /** The rig has units that are set otherwise than planned; what they said is evidence. */
+    @Test
+    void whatWasReadCanBeExplained() {
+        read();
+        Http.Answer there = http.get("/jobs/1/checks/explain?add=read&saw=");
+        assertThat(there.status()).isEqualTo(302);
+        String next = there.response().headers().firstValue("Location").orElseThrow();
+        String path = next.substring(next.indexOf("/jobs/"));
+        Wait.until("not computed", () -> http.get(path).json().path("computed").asBoolean());
+        JsonNode explained = http.get(path).json();
+        assertThat(explained.path("faults").size()).as(explained.toString()).isZero();
+        assertThat(explained.path("seen").size()).isPositive();
+        assertThat(explained.path("seen").get(0).path("asPlanned").asBoolean()).isFalse();
+        assertThat(explained.path("seen").get(0).path("line").asString()).contains(" says ");
+        assertThat(explained.path("causes").size()).isPositive();
+        assertThat(http.page(path).text()).contains("id=\"take-read\"");
+    }
+
     private JsonNode read() {
         http.post("/jobs/1/checks/read");
         Instant patience = Instant.now().plus(Duration.ofSeconds(30));

@@ -84,8 +84,36 @@ class ExplainHttpTest {
         assertThat(answer.path("faults").size()).isEqualTo(2);
         assertThat(answer.path("seen").size()).isEqualTo(1);
         assertThat(http.page(path("the red one")).text())
-                .contains(">the red one</textarea>", "it takes slots, a colon");
+                .contains(">the red one</textarea>", "it takes slots or a unit, a colon");
         assertThat(http.get(path("x".repeat(4_001))).status()).isEqualTo(422);
         assertThat(http.page(path("")).text()).doesNotContain("id=\"causes\"");
+    }
+
+    @Test
+    void twoMistakesAtOnceAreToldAsOneSet() {
+        JsonNode answer = explained("2.1: nothing\n2.2: 101 intensity\n2.3: 101 red\n104: nothing\n105: 105\n106: 106");
+        assertThat(answer.path("causes").get(0).path("cause").asString())
+                .contains("101 listens at slot 2", "And: 104 does nothing");
+        assertThat(answer.path("causes").get(0).path("unexplained").asInt()).isZero();
+    }
+
+    @Test
+    void whatUnitsSayCountsToo() {
+        JsonNode answer = explained("103 says slot 20");
+        assertThat(answer.path("causes").get(0).path("cause").asString()).startsWith("103 listens at slot 20");
+        assertThat(answer.path("seen").get(0).path("expected").asString()).startsWith("103 says slot 13");
+    }
+
+    @Test
+    void withoutAnArmingNothingIsRaisedAndWithoutAReadingNothingIsTaken() {
+        assertThat(http.edit("/checks/explain/raise", "slots", "2.001 to 2.020", "saw", "2.7: nothing")
+                        .status())
+                .isEqualTo(409);
+        assertThat(http.edit("/checks/explain/raise", "slots", "rubbish").status())
+                .isEqualTo(422);
+        assertThat(http.page(path("2.7: nothing")).text())
+                .contains("once its universe is armed")
+                .doesNotContain("id=\"take-read\"", "id=\"take-raised\"", "id=\"raise-next\"");
+        assertThat(http.get(path("2.7: nothing") + "&add=read").status()).isEqualTo(302);
     }
 }

@@ -344,4 +344,23 @@ class RaiseHttpTest {
         assertThat(http.post(path + "/step", "to", "sideways").status()).isEqualTo(422);
         assertThat(state(path).path("heldCount").asInt()).isZero();
     }
+
+    /** The trial that tells causes apart is raised from the page that asks for it, and its line waits for what answered. */
+    @Test
+    void theNextTrialIsRaisedByAnArmingOfItsUniverse() {
+        armed("universes", String.valueOf(1));
+        String explain = heard.job() + "/checks/explain";
+        Http.Answer raised = http.post(explain + "/raise", "slots", "1.003 to 1.005", "saw", "1.1: nothing");
+        assertThat(raised.status()).as(raised.text()).isEqualTo(200);
+        awaitLevel(SENT, 4, 255);
+        assertThat(http.page(explain + "?saw=1.1:%20nothing").text()).contains("1.003 to 1.005: ?");
+        Http.Answer there = http.get(explain + "?add=raised&saw=1.1:%20nothing");
+        assertThat(there.response().headers().firstValue("Location").orElseThrow())
+                .endsWith("saw=1.1%3A+nothing%0A1.003+to+1.005%3A+%3F");
+        JsonNode waiting = http.get(explain + "?saw=1.003+to+1.005%3A+%3F").json();
+        assertThat(waiting.path("faults").get(0).asString()).contains("say what answered");
+        assertThat(http.post(explain + "/raise", "slots", "2.001").status())
+                .as("another universe is not armed by that")
+                .isEqualTo(409);
+    }
 }

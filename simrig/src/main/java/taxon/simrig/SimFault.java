@@ -11,6 +11,11 @@ public sealed interface SimFault {
     /** What is wrong, "port 2 is an input". */
     String words();
 
+    /** True when it can be put right over the wire; what cannot has to be found and named. */
+    default boolean isCurable() {
+        return true;
+    }
+
     /** It sits at another address than the one that it was given. */
     record OtherIp(Ipv4 ip) implements SimFault {
         public OtherIp {
@@ -146,6 +151,32 @@ public sealed interface SimFault {
         @Override
         public String words() {
             return "receivers at port " + port + " have lost their link";
+        }
+    }
+
+    /** The line of a port is broken behind so many units. */
+    record LineBroken(int port, int behind) implements SimFault {
+        @Override
+        public String words() {
+            return "the line at port " + port + " is broken behind its unit " + behind;
+        }
+
+        @Override
+        public boolean isCurable() {
+            return false;
+        }
+    }
+
+    /** The line of a port has no terminator: what hangs in its second half is unsteady. */
+    record Unterminated(int port) implements SimFault {
+        @Override
+        public String words() {
+            return "the line at port " + port + " has no terminator";
+        }
+
+        @Override
+        public boolean isCurable() {
+            return false;
         }
     }
 }

@@ -27,10 +27,12 @@ public final class SimInterface implements AutoCloseable {
     private final DirectFrame.IAm self;
     private final Map<Integer, Bytes> levels = new ConcurrentHashMap<>();
     private final Set<Socket> plugged = ConcurrentHashMap.newKeySet();
+    private final Thread acceptor;
 
     private SimInterface(ServerSocket socket, DirectFrame.IAm self) {
         this.socket = socket;
         this.self = self;
+        acceptor = thread(this::accept);
     }
 
     /**
@@ -41,14 +43,14 @@ public final class SimInterface implements AutoCloseable {
     public static SimInterface start(String name, int outputs) throws IOException {
         DirectFrame.IAm self = new DirectFrame.IAm(name, outputs);
         SimInterface made = new SimInterface(new ServerSocket(0, 2, InetAddress.getLoopbackAddress()), self);
-        made.thread(made::accept);
+        made.acceptor.start();
         return made;
     }
 
-    private void thread(Runnable work) {
+    private Thread thread(Runnable work) {
         Thread thread = new Thread(work, "simulated interface " + self.name());
         thread.setDaemon(true);
-        thread.start();
+        return thread;
     }
 
     public int port() {
@@ -65,7 +67,7 @@ public final class SimInterface implements AutoCloseable {
             try {
                 Socket one = socket.accept();
                 plugged.add(one);
-                thread(() -> serve(one));
+                thread(() -> serve(one)).start();
             } catch (IOException unplugged) {
                 LOG.log(System.Logger.Level.DEBUG, "{0} is unplugged: {1}", self.name(), unplugged.getMessage());
             }
@@ -92,10 +94,16 @@ public final class SimInterface implements AutoCloseable {
         }
     }
 
-    /** Pulls it out; whoever speaks to it is cut off. */
+    /** Pulls it out; whoever speaks to it is cut off, and after this nobody gets through to it any more. */
     @Override
     public void close() throws IOException {
         socket.close();
+        // The system goes on taking connections until the thread that waits for one has left.
+        try {
+            acceptor.join();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
         for (Socket one : plugged) {
             one.close();
         }

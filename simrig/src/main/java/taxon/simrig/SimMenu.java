@@ -41,6 +41,10 @@ final class SimMenu {
         return label;
     }
 
+    void call(String wanted) {
+        label = wanted;
+    }
+
     int personality() {
         return personality;
     }

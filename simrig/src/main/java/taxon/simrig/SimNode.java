@@ -13,10 +13,13 @@ import java.util.concurrent.Executor;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import taxon.core.dmx.Slot;
 import taxon.core.network.BoxPort.WhenLost;
 import taxon.core.network.Ipv4;
 import taxon.core.network.NetCard;
+import taxon.core.network.PortAddress;
 import taxon.core.network.SacnUniverse;
 import taxon.core.network.Subnet;
 import taxon.core.reception.UniverseReception;
@@ -197,8 +200,8 @@ public final class SimNode implements AutoCloseable {
         List<SimShown> shown = new ArrayList<>();
         for (int port = 1; port <= planned.ports().size(); port++) {
             boolean reached = !ports().get(port - 1).units().isEmpty();
-            List<Integer> levels = reached ? levels(port) : Collections.nCopies(Slot.LAST, 0);
-            planned.ports().get(port - 1).units().forEach(u -> shown.add(u.shown(levels)));
+            shown.addAll(SimCable.of(port, planned.ports().get(port - 1).units(), faults)
+                    .shown(reached ? levels(port) : List.of()));
         }
         return List.copyOf(shown);
     }
@@ -339,15 +342,23 @@ public final class SimNode implements AutoCloseable {
     private void rdm(ArtPacket.Rdm packet, InetSocketAddress sender) {
         try {
             RdmMessage request = packet.decoded();
-            Optional<RdmMessage> answer = ports().stream()
-                    .filter(p -> p.address().equals(packet.address()) && SimUnit.isRequest(request))
-                    .flatMap(p -> p.reached().stream())
-                    .flatMap(u -> u.answer(request).stream())
-                    .findFirst();
+            Optional<RdmMessage> answer = SimUnit.isRequest(request)
+                    ? reached(packet.address())
+                            .flatMap(u -> u.answer(request).stream())
+                            .findFirst()
+                    : Optional.empty();
             answer.ifPresent(a -> reply(ArtPacket.Rdm.carrying(packet.address(), a), sender));
         } catch (MalformedPacketException e) {
             LOG.log(System.Logger.Level.DEBUG, "dropped: {0}", e.getMessage());
         }
+    }
+
+    private Stream<SimUnit> reached(PortAddress address) {
+        List<SimPort> ports = ports();
+        return IntStream.range(0, ports.size())
+                .filter(i -> ports.get(i).address().equals(address))
+                .boxed()
+                .flatMap(i -> SimCable.of(i + 1, ports.get(i).reached(), faults).reached().stream());
     }
 
     private void reply(ArtPacket packet, InetSocketAddress sender) {

@@ -14,6 +14,7 @@ import taxon.wire.rdm.codec.Uid;
  * @param identifying true while it makes itself known
  * @param panTurned true when its menu turns its pan round
  * @param tiltTurned true when its menu turns its tilt round
+ * @param unsteady true while what comes to it is spoilt on the way: it flickers
  */
 public record SimShown(
         Uid uid,
@@ -23,8 +24,13 @@ public record SimShown(
         List<ChannelReading> readings,
         boolean identifying,
         boolean panTurned,
-        boolean tiltTurned) {
+        boolean tiltTurned,
+        boolean unsteady) {
     public SimShown {
         readings = List.copyOf(readings);
+    }
+
+    SimShown flickering() {
+        return new SimShown(uid, hangs, start, mode, readings, identifying, panTurned, tiltTurned, true);
     }
 }

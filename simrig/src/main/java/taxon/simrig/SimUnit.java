@@ -7,15 +7,9 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import taxon.core.dmx.Slot;
 import taxon.core.seen.ChannelReading;
-import taxon.wire.bytes.ByteWriter;
-import taxon.wire.bytes.Bytes;
 import taxon.wire.rdm.codec.CommandClass;
-import taxon.wire.rdm.codec.DeviceInfo;
-import taxon.wire.rdm.codec.NackReason;
-import taxon.wire.rdm.codec.PersonalityDescription;
 import taxon.wire.rdm.codec.Pid;
 import taxon.wire.rdm.codec.RdmMessage;
-import taxon.wire.rdm.codec.SensorDefinition;
 import taxon.wire.rdm.codec.StatusMessage;
 import taxon.wire.rdm.codec.Uid;
 
@@ -25,29 +19,7 @@ import taxon.wire.rdm.codec.Uid;
  * <p>Safe for several threads.
  */
 public final class SimUnit {
-    private static final int CATEGORY_FIXTURE = 0x0100;
-    private static final long ALL_DEVICES = 0xFFFF_FFFFL;
-    private static final int ALL_MAKERS = 0xFFFF;
-
-    private static final List<Integer> BEYOND = List.of(
-            Pid.DEVICE_MODEL_DESCRIPTION,
-            Pid.MANUFACTURER_LABEL,
-            Pid.DEVICE_LABEL,
-            Pid.DMX_PERSONALITY,
-            Pid.DMX_PERSONALITY_DESCRIPTION,
-            Pid.STATUS_MESSAGES,
-            Pid.DEVICE_HOURS,
-            Pid.SENSOR_DEFINITION,
-            Pid.SENSOR_VALUE);
-    private static final Set<Integer> OF_SEVERAL =
-            Set.of(Pid.DMX_PERSONALITY_DESCRIPTION, Pid.STATUS_MESSAGES, Pid.SENSOR_DEFINITION, Pid.SENSOR_VALUE);
-    /** Degrees Celsius (ANSI E1.20, tables, from memory). */
-    private static final SensorDefinition TEMPERATURE = new SensorDefinition(0, 0, 1, 0, "head");
-
-    private static final int WARM = 41;
-
     private final Uid uid;
-    private final String maker;
     private final String model;
     private final List<SimPersonality> personalities;
     private final boolean silent;
@@ -57,15 +29,8 @@ public final class SimUnit {
     private SimMenu base;
     private SimMenu menu;
     private List<UnitFault> faults = List.of();
-    private int touched;
     private String hangs = "";
-    private Set<Integer> refused = Set.of();
-    private boolean muteAfterSetting;
-    private final SimManner manner = new SimManner();
-    private List<Uid> proxied = List.of();
-    private List<StatusMessage> status = List.of();
-    private long hours = 400;
-    private boolean stubborn;
+    private final SimResponder responder;
 
     /**
      * A unit as it comes out of the truck.
@@ -84,7 +49,6 @@ public final class SimUnit {
             List<Integer> starts,
             boolean silent) {
         this.uid = uid;
-        this.maker = maker;
         this.model = model;
         this.personalities = List.copyOf(personalities);
         this.silent = silent;
@@ -99,17 +63,18 @@ public final class SimUnit {
         first = new SimMenu(personalities.size(), label, personality, all);
         base = first;
         menu = first.copy();
+        responder = new SimResponder(uid, maker, model, this.personalities);
     }
 
     /** One that knows none of these parameters, as many units know no label. */
     public synchronized SimUnit refusing(Integer... pids) {
-        refused = Set.of(pids);
+        responder.refuse(Set.of(pids));
         return this;
     }
 
     /** One that does what it is told, and whose answer to that is lost on the way. */
     public synchronized SimUnit losingAnswersToSetting() {
-        muteAfterSetting = true;
+        responder.loseAnswersToSetting();
         return this;
     }
 
@@ -120,31 +85,30 @@ public final class SimUnit {
      * @param withQueue false for one that must be asked again
      */
     public synchronized SimUnit takingTime(int tenths, boolean withQueue) {
-        manner.takeTime(tenths, withQueue);
+        responder.manner().takeTime(tenths, withQueue);
         return this;
     }
 
     /** One that gives long answers in pieces. */
     public synchronized SimUnit answeringInPieces(int bytes) {
-        manner.inPieces(bytes);
+        responder.manner().inPieces(bytes);
         return this;
     }
 
     /** One that stands for others, which hang behind it. */
     public synchronized SimUnit standingFor(List<Uid> others) {
-        proxied = List.copyOf(others);
+        responder.standFor(others);
         return this;
     }
 
     /** Those that it stands for; none for one that is no proxy. */
     public synchronized List<Uid> standsFor() {
-        return proxied;
+        return responder.standsFor();
     }
 
     /** One that reports something of itself. */
     public synchronized SimUnit reporting(List<StatusMessage> messages, long hoursOn) {
-        status = List.copyOf(messages);
-        hours = hoursOn;
+        responder.report(messages, hoursOn);
         return this;
     }
 
@@ -196,11 +160,15 @@ public final class SimUnit {
                 now.choose(f.personality());
             } else if (fault instanceof UnitFault.Turned f) {
                 now.switches().put(f.pid(), 1);
+            } else if (fault instanceof UnitFault.AxesSwapped) {
+                now.switches().put(Pid.PAN_TILT_SWAP, 1);
+            } else if (fault instanceof UnitFault.OtherLabel f) {
+                now.call(f.label());
             }
         }
         menu = now;
         faults = List.copyOf(wanted);
-        touched = 0;
+        responder.forgetTouches();
     }
 
     /** Those of its faults that are there still. */
@@ -214,6 +182,12 @@ public final class SimUnit {
         }
         if (fault instanceof UnitFault.OtherMode f) {
             return menu.personality() == f.personality();
+        }
+        if (fault instanceof UnitFault.OtherLabel f) {
+            return menu.label().equals(f.label());
+        }
+        if (fault instanceof UnitFault.AxesSwapped) {
+            return menu.isOn(Pid.PAN_TILT_SWAP);
         }
         return !(fault instanceof UnitFault.Turned f) || menu.isOn(f.pid());
     }
@@ -231,12 +205,12 @@ public final class SimUnit {
 
     /** How often something was set on it since it was given its faults. */
     public synchronized int touched() {
-        return touched;
+        return responder.touched();
     }
 
     /** One that takes every value and keeps its own. */
     public synchronized SimUnit keepingItsOwn() {
-        stubborn = true;
+        responder.keepItsOwn();
         return this;
     }
 
@@ -274,16 +248,19 @@ public final class SimUnit {
     /**
      * What it does by the levels of its line: it listens where it is set to and in the mode that it is in.
      *
-     * @param levels 512 of them
+     * @param levels 512 of them; none where it hears nothing
      */
     public synchronized SimShown shown(List<Integer> levels) {
         List<ChannelReading> readings = new ArrayList<>();
         for (int i = 0; i < current().blocks().size(); i++) {
             int start = menu.start(i);
             boolean deaf = has(UnitFault.Dead.class) || i > 0 && has(UnitFault.AddOnOff.class);
-            readings.addAll(ChannelReading.of(
-                    current().blocks().get(i),
-                    o -> !deaf && start + o - 2 < levels.size() ? levels.get(start + o - 2) : 0));
+            SimWiring wiring =
+                    new SimWiring(current().blocks().get(i), menu.isOn(Pid.PAN_TILT_SWAP), i == 0 ? order() : 0);
+            readings.addAll(ChannelReading.of(current().blocks().get(i), offset -> {
+                int slot = start + wiring.heard(offset) - 2;
+                return !deaf && slot < levels.size() ? levels.get(slot) : 0;
+            }));
         }
         return new SimShown(
                 uid,
@@ -293,7 +270,15 @@ public final class SimUnit {
                 readings,
                 menu.identifying(),
                 menu.isOn(Pid.PAN_INVERT),
-                menu.isOn(Pid.TILT_INVERT));
+                menu.isOn(Pid.TILT_INVERT),
+                /* unsteady= */ false);
+    }
+
+    private int order() {
+        return faults.stream()
+                .filter(UnitFault.OtherOrder.class::isInstance)
+                .mapToInt(f -> ((UnitFault.OtherOrder) f).by())
+                .sum();
     }
 
     public Uid uid() {
@@ -320,6 +305,11 @@ public final class SimUnit {
         return current().footprints().size();
     }
 
+    /** How many slots its first block has in the mode that it is in. */
+    public synchronized int slots() {
+        return current().footprints().get(0);
+    }
+
     /** True when it has axes that its menu can turn round. */
     public synchronized boolean isMoving() {
         return menu.switches().containsKey(Pid.PAN_INVERT);
@@ -332,149 +322,11 @@ public final class SimUnit {
 
     /** What the unit answers; empty when the message is not for it, or it is silent. */
     public synchronized Optional<RdmMessage> answer(RdmMessage request) {
-        if (silent || has(UnitFault.Dead.class) || !isMeant(request.destination())) {
-            return Optional.empty();
-        }
-        if (!request.destination().equals(uid)) {
-            // What goes to many is done, and nobody answers, since all would at once (ANSI E1.20, 6.2.3, from memory).
-            boolean isThere = request.subDevice() <= current().subDevices();
-            if (request.commandClass() == CommandClass.SET && isThere && !refused.contains(request.pid())) {
-                touched++;
-                menu.set(request);
-            }
-            return Optional.empty();
-        }
-        if (request.subDevice() > current().subDevices()) {
-            return Optional.of(request.refuse(NackReason.SUB_DEVICE_OUT_OF_RANGE));
-        }
-        if (refused.contains(request.pid())) {
-            return Optional.of(request.refuse(NackReason.UNKNOWN_PID));
-        }
-        return manner.isForQueue(request) ? Optional.of(manner.queued(request)) : answerAlone(request);
-    }
-
-    private Optional<RdmMessage> answerAlone(RdmMessage request) {
-        return switch (request.commandClass()) {
-            case GET ->
-                request.pid() == Pid.PROXIED_DEVICES
-                        ? Optional.of(proxied(request))
-                        : manner.given(request, get(request));
-            case SET -> {
-                touched += request.pid() == Pid.IDENTIFY_DEVICE ? 0 : 1;
-                yield manner.given(request, stubborn ? request.answer(RdmMessage.ACK, Bytes.NONE) : menu.set(request))
-                        .filter(answer -> !muteAfterSetting);
-            }
-            default -> Optional.empty();
-        };
-    }
-
-    /** To this unit, to all of its maker, or to all. */
-    private boolean isMeant(Uid destination) {
-        boolean toMany = destination.device() == ALL_DEVICES
-                && (destination.manufacturer() == ALL_MAKERS || destination.manufacturer() == uid.manufacturer());
-        return toMany || destination.equals(uid);
-    }
-
-    private RdmMessage get(RdmMessage request) {
-        // Only what there are several of is asked for with data: which of them (ANSI E1.20, 10.6.2 and 10.7, from
-        // memory).
-        if (!OF_SEVERAL.contains(request.pid()) && request.data().toArray().length > 0) {
-            return request.refuse(NackReason.FORMAT_ERROR);
-        }
-        return switch (request.pid()) {
-            case Pid.DEVICE_INFO ->
-                request.answer(RdmMessage.ACK, deviceInfo(request.subDevice()).encode());
-            case Pid.DEVICE_MODEL_DESCRIPTION -> text(request, model);
-            case Pid.MANUFACTURER_LABEL -> text(request, maker);
-            case Pid.DEVICE_LABEL -> text(request, menu.label());
-            case Pid.SOFTWARE_VERSION_LABEL -> text(request, "simulated 1");
-            case Pid.DMX_PERSONALITY ->
-                request.answer(RdmMessage.ACK, Bytes.of(menu.personality(), personalities.size()));
-            case Pid.DMX_PERSONALITY_DESCRIPTION -> describe(request);
-            case Pid.DMX_START_ADDRESS -> {
-                int start = menu.start(request.subDevice());
-                yield request.answer(RdmMessage.ACK, Bytes.of(start >> 8, start & 0xFF));
-            }
-            case Pid.IDENTIFY_DEVICE -> request.answer(RdmMessage.ACK, Bytes.of(menu.identifying() ? 1 : 0));
-            case Pid.SUPPORTED_PARAMETERS -> request.answer(RdmMessage.ACK, supported());
-            case Pid.STATUS_MESSAGES -> request.answer(RdmMessage.ACK, StatusMessage.encode(status));
-            case Pid.DEVICE_HOURS ->
-                request.answer(
-                        RdmMessage.ACK, Bytes.of(new ByteWriter().u32(hours).toArray()));
-            case Pid.SENSOR_DEFINITION -> sensor(request, TEMPERATURE.encode());
-            case Pid.SENSOR_VALUE ->
-                sensor(
-                        request,
-                        Bytes.of(new ByteWriter().u8(0).u16(WARM).zeros(6).toArray()));
-            default ->
-                menu.switches().containsKey(request.pid())
-                        ? request.answer(RdmMessage.ACK, Bytes.of(menu.isOn(request.pid()) ? 1 : 0))
-                        : request.refuse(NackReason.UNKNOWN_PID);
-        };
-    }
-
-    private static RdmMessage sensor(RdmMessage request, Bytes answer) {
-        byte[] data = request.data().toArray();
-        if (data.length != 1) {
-            return request.refuse(NackReason.FORMAT_ERROR);
-        }
-        return data[0] == 0 ? request.answer(RdmMessage.ACK, answer) : request.refuse(NackReason.DATA_OUT_OF_RANGE);
-    }
-
-    private RdmMessage proxied(RdmMessage request) {
-        if (proxied.isEmpty()) {
-            return request.refuse(NackReason.UNKNOWN_PID);
-        }
-        ByteWriter out = new ByteWriter();
-        proxied.forEach(u -> u.write(out));
-        return manner.piece(request, Bytes.of(out.toArray()));
-    }
-
-    private RdmMessage describe(RdmMessage request) {
-        byte[] data = request.data().toArray();
-        if (data.length != 1) {
-            return request.refuse(NackReason.FORMAT_ERROR);
-        }
-        if (data[0] < 1 || data[0] > personalities.size()) {
-            return request.refuse(NackReason.DATA_OUT_OF_RANGE);
-        }
-        SimPersonality asked = personalities.get(data[0] - 1);
-        PersonalityDescription description =
-                new PersonalityDescription(data[0], asked.footprints().get(0), asked.name());
-        return request.answer(RdmMessage.ACK, description.encode());
-    }
-
-    private DeviceInfo deviceInfo(int subDevice) {
-        return new DeviceInfo(
-                1,
-                CATEGORY_FIXTURE,
-                1,
-                current().footprints().get(subDevice),
-                menu.personality(),
-                personalities.size(),
-                menu.start(subDevice),
-                current().subDevices(),
-                refused.contains(Pid.SENSOR_VALUE) ? 0 : 1);
+        return silent || has(UnitFault.Dead.class) ? Optional.empty() : responder.answer(request, menu);
     }
 
     private SimPersonality current() {
         return personalities.get(menu.personality() - 1);
-    }
-
-    private static RdmMessage text(RdmMessage request, String text) {
-        return request.answer(RdmMessage.ACK, Bytes.ofText(text));
-    }
-
-    /** The parameters beyond the required ones (ANSI E1.20, 10.4.1, from memory). */
-    private Bytes supported() {
-        ByteWriter out = new ByteWriter();
-        List<Integer> all = new ArrayList<>(BEYOND);
-        all.addAll(menu.switches().keySet());
-        if (!proxied.isEmpty()) {
-            all.add(Pid.PROXIED_DEVICES);
-        }
-        all.stream().filter(p -> !refused.contains(p)).forEach(out::u16);
-        return Bytes.of(out.toArray());
     }
 
     /** The class of message that this unit answers besides discovery. */

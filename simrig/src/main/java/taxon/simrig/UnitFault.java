@@ -40,6 +40,35 @@ public sealed interface UnitFault {
         }
     }
 
+    /** Pan and tilt are exchanged by its menu. */
+    record AxesSwapped() implements UnitFault {
+        @Override
+        public String words() {
+            return "its pan and tilt are exchanged";
+        }
+    }
+
+    /** Its software has the channels of its first block in another order: the first ones come last. */
+    record OtherOrder(int by) implements UnitFault {
+        @Override
+        public String words() {
+            return "has its channels in another order";
+        }
+
+        @Override
+        public boolean isCurable() {
+            return false;
+        }
+    }
+
+    /** It calls itself otherwise, or nothing at all: nobody knows by itself which one it is. */
+    record OtherLabel(String label) implements UnitFault {
+        @Override
+        public String words() {
+            return label.isEmpty() ? "has no label" : "calls itself " + label;
+        }
+    }
+
     /** Its blocks beyond the first do not listen: a setting that was not switched on. */
     record AddOnOff() implements UnitFault {
         @Override

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import taxon.app.cards.PluggedIn;
@@ -45,7 +46,9 @@ class DemoFaults implements PluggedIn, AutoCloseable {
         PORT_IS_OFF("a port is off"),
         TAKES_LATEST("a port takes the latest of two sources"),
         RDM_IS_OFF("RDM is off at a port"),
-        LINKS_LOST("its receivers have lost their link");
+        LINKS_LOST("its receivers have lost their link"),
+        LINE_BROKEN("a line is broken in its middle"),
+        UNTERMINATED("a line has no terminator");
 
         private final String words;
 
@@ -64,6 +67,9 @@ class DemoFaults implements PluggedIn, AutoCloseable {
         OTHER_MODE("is in another mode"),
         PAN_TURNED("its pan is turned round"),
         TILT_TURNED("its tilt is turned round"),
+        AXES_SWAPPED("its pan and tilt are exchanged"),
+        OTHER_ORDER("its channels come in another order"),
+        NO_LABEL("has no label"),
         ADD_ON_OFF("its add-on is off"),
         DEAD("is dead");
 
@@ -103,7 +109,8 @@ class DemoFaults implements PluggedIn, AutoCloseable {
     }
 
     private static UnitFault fault(SimUnit unit, UnitKind kind) {
-        boolean axis = kind == UnitKind.PAN_TURNED || kind == UnitKind.TILT_TURNED;
+        boolean axis = Set.of(UnitKind.PAN_TURNED, UnitKind.TILT_TURNED, UnitKind.AXES_SWAPPED)
+                .contains(kind);
         if (kind == UnitKind.OTHER_MODE && unit.modes() < 2
                 || kind == UnitKind.ADD_ON_OFF && unit.blocks() < 2
                 || axis && !unit.isMoving()) {
@@ -115,6 +122,9 @@ class DemoFaults implements PluggedIn, AutoCloseable {
             case OTHER_MODE -> new UnitFault.OtherMode(1 + unit.personality() % unit.modes());
             case PAN_TURNED -> new UnitFault.Turned(true);
             case TILT_TURNED -> new UnitFault.Turned(false);
+            case AXES_SWAPPED -> new UnitFault.AxesSwapped();
+            case OTHER_ORDER -> new UnitFault.OtherOrder(1);
+            case NO_LABEL -> new UnitFault.OtherLabel("");
             case ADD_ON_OFF -> new UnitFault.AddOnOff();
             case DEAD -> new UnitFault.Dead();
         };
@@ -183,15 +193,25 @@ class DemoFaults implements PluggedIn, AutoCloseable {
             case PORT_IS_OFF -> new SimFault.PortIsOff(port);
             case RDM_IS_OFF -> new SimFault.RdmIsOff(port);
             case LINKS_LOST -> new SimFault.LinksLost(port);
+            case LINE_BROKEN -> new SimFault.LineBroken(port, units(box, port) / 2);
+            case UNTERMINATED -> new SimFault.Unterminated(requirePort(box, port));
         };
     }
 
-    private static PortAddress next(SimNode box, int port) {
-        if (port > box.ports().size()) {
+    private static int requirePort(SimNode box, int port) {
+        if (port < 1 || port > box.ports().size()) {
             throw new IllegalArgumentException(
                     box.name() + " has " + Counted.of(box.ports().size(), "port"));
         }
-        int number = box.ports().get(port - 1).address().number();
+        return port;
+    }
+
+    private static int units(SimNode box, int port) {
+        return box.ports().get(requirePort(box, port) - 1).units().size();
+    }
+
+    private static PortAddress next(SimNode box, int port) {
+        int number = box.ports().get(requirePort(box, port) - 1).address().number();
         // Within the Sub-Net: what a box has of its own, its switches, is one for all of its ports.
         return new PortAddress((number & ~0xF) | ((number + 1) & 0xF));
     }

@@ -53,6 +53,7 @@ final class DemoUnits {
                 .put("listensAt", unit.start())
                 .put("mode", unit.mode())
                 .put("identifying", unit.identifying())
+                .put("flickers", unit.unsteady())
                 .put("red", glow.red())
                 .put("green", glow.green())
                 .put("blue", glow.blue())

@@ -3,12 +3,12 @@ package taxon.core.checklist;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
-import taxon.core.rig.CheckItem;
 import taxon.core.rig.CheckItem.Kind;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
@@ -19,6 +19,8 @@ import taxon.core.rig.UnitCheck.Seen;
 /** What was seen at the check list, in the lines by which it is explained: "2.073 to 2.096: 204". */
 public final class CheckObservations {
     private static final int MOST = 60;
+    private static final Map<Kind, String> CHANNELS =
+            Map.of(Kind.PAN, "pan", Kind.TILT, "tilt", Kind.INTENSITY, "intensity");
 
     private CheckObservations() {}
 
@@ -52,12 +54,24 @@ public final class CheckObservations {
                 .findFirst();
     }
 
-    /** Only what was raised alone: the whole of a unit. */
+    /** What was raised alone: the whole of a unit; or moved alone: an axis, or the intensity. */
     private static Optional<String> line(Plan plan, UnitCheck check) {
-        if (!check.item().equals(CheckItem.of(Kind.ADDRESS))) {
-            return Optional.empty();
-        }
         Fixture fixture = plan.fixture(check.fixture()).orElseThrow();
+        Optional<String> channel = Optional.ofNullable(CHANNELS.get(check.item().kind()));
+        return channel.isPresent()
+                ? channel.flatMap(c -> ofChannel(plan, fixture, check, c))
+                : check.item().kind() == Kind.ADDRESS ? ofUnit(plan, fixture, check) : Optional.empty();
+    }
+
+    private static Optional<String> ofChannel(Plan plan, Fixture fixture, UnitCheck check, String channel) {
+        String raised = fixture.label() + " " + channel;
+        Optional<String> seen = check.seen() == Seen.RIGHT || check.seen() == Seen.OTHER_WAY
+                ? Optional.of(raised + (check.seen() == Seen.OTHER_WAY ? " other way" : ""))
+                : answered(plan, fixture, check);
+        return seen.map(s -> raised + ": " + s);
+    }
+
+    private static Optional<String> ofUnit(Plan plan, Fixture fixture, UnitCheck check) {
         List<PlannedBlock> raised = plan.blocksOf(fixture).stream()
                 .filter(b -> b.start().isPresent())
                 .toList();

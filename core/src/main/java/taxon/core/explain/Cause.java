@@ -15,6 +15,9 @@ public sealed interface Cause {
     /** The rig with it; empty where the rig has not what it is about. */
     Optional<World> in(World world);
 
+    /** What a case makes of this kind. */
+    <R> R match(CauseCases<R> cases);
+
     /** A unit that is set to another start address. */
     record OtherAddress(FixtureKey unit, int block, int planned, int slot) implements Cause {
         private static final double BY_ONE = 1.5;
@@ -34,6 +37,11 @@ public sealed interface Cause {
         public Optional<World> in(World world) {
             return world.changing(unit, u -> u.at(block, slot));
         }
+
+        @Override
+        public <R> R match(CauseCases<R> cases) {
+            return cases.otherAddress(this);
+        }
     }
 
     /** A unit that has the start address of another: both do the same, or their channels run into each other. */
@@ -46,6 +54,11 @@ public sealed interface Cause {
         @Override
         public Optional<World> in(World world) {
             return world.changing(unit, u -> u.at(1, slot));
+        }
+
+        @Override
+        public <R> R match(CauseCases<R> cases) {
+            return cases.sameAddress(this);
         }
     }
 
@@ -60,6 +73,11 @@ public sealed interface Cause {
         public Optional<World> in(World world) {
             return world.changing(unit, u -> u.inMode(mode));
         }
+
+        @Override
+        public <R> R match(CauseCases<R> cases) {
+            return cases.otherMode(this);
+        }
     }
 
     /** Two units that have each other's addresses. */
@@ -71,8 +89,8 @@ public sealed interface Cause {
 
         @Override
         public Optional<World> in(World world) {
-            Optional<UnitState> a = world.rig().unit(one);
-            Optional<UnitState> b = world.rig().unit(other);
+            Optional<UnitState> a = world.unit(one);
+            Optional<UnitState> b = world.unit(other);
             boolean can = a.isPresent()
                     && b.isPresent()
                     && a.get().starts().size() == b.get().starts().size();
@@ -83,6 +101,11 @@ public sealed interface Cause {
 
         private static UnitState swap(UnitState unit, UnitState with) {
             return unit.withSlotsOf(with);
+        }
+
+        @Override
+        public <R> R match(CauseCases<R> cases) {
+            return cases.swapped(this);
         }
     }
 
@@ -97,6 +120,11 @@ public sealed interface Cause {
         public Optional<World> in(World world) {
             return world.changing(unit, u -> u.without(block));
         }
+
+        @Override
+        public <R> R match(CauseCases<R> cases) {
+            return cases.blockOff(this);
+        }
     }
 
     /** A unit that does nothing at all: no power, no data, on the truck. */
@@ -110,6 +138,11 @@ public sealed interface Cause {
         public Optional<World> in(World world) {
             return world.changing(unit, u -> u.off());
         }
+
+        @Override
+        public <R> R match(CauseCases<R> cases) {
+            return cases.unitOff(this);
+        }
     }
 
     /** A line that is broken before a unit: it and all behind it hear nothing. */
@@ -121,11 +154,16 @@ public sealed interface Cause {
 
         @Override
         public Optional<World> in(World world) {
-            List<UnitState> silent = world.rig().fromOn(firstSilent).stream()
-                    .flatMap(k -> world.rig().unit(k).stream())
+            List<UnitState> silent = world.rig().cables().fromOn(firstSilent).stream()
+                    .flatMap(k -> world.unit(k).stream())
                     .map(UnitState::off)
                     .toList();
             return silent.size() < 2 ? Optional.empty() : Optional.of(world.with(silent));
+        }
+
+        @Override
+        public <R> R match(CauseCases<R> cases) {
+            return cases.lineBroken(this);
         }
     }
 
@@ -145,6 +183,11 @@ public sealed interface Cause {
         public Optional<World> in(World world) {
             return Optional.of(world.carrying(line, carried));
         }
+
+        @Override
+        public <R> R match(CauseCases<R> cases) {
+            return cases.otherUniverse(this);
+        }
     }
 
     /** An axis that goes the other way round. */
@@ -156,7 +199,107 @@ public sealed interface Cause {
 
         @Override
         public Optional<World> in(World world) {
-            return world.changing(unit, u -> u.reversing(axis));
+            return world.changing(unit, u -> u.with(u.quirks().reversing(axis)));
+        }
+
+        @Override
+        public <R> R match(CauseCases<R> cases) {
+            return cases.axisReversed(this);
+        }
+    }
+
+    /** Pan and tilt that are exchanged by the menu of a unit. */
+    record AxesSwapped(FixtureKey unit) implements Cause {
+        @Override
+        public double weight() {
+            return 1.5;
+        }
+
+        @Override
+        public Optional<World> in(World world) {
+            return world.changing(unit, u -> u.with(u.quirks().swapping()));
+        }
+
+        @Override
+        public <R> R match(CauseCases<R> cases) {
+            return cases.axesSwapped(this);
+        }
+    }
+
+    /** A unit whose channels come in an order that no mode of its type has: the profile is wrong. */
+    record OtherOrder(FixtureKey unit) implements Cause {
+        @Override
+        public double weight() {
+            return 0.5;
+        }
+
+        @Override
+        public Optional<World> in(World world) {
+            return world.changing(unit, u -> u.with(u.quirks().reordering()));
+        }
+
+        @Override
+        public <R> R match(CauseCases<R> cases) {
+            return cases.otherOrder(this);
+        }
+    }
+
+    /** A line that ends without a terminator: what hangs towards its end is unsteady. */
+    record NoTerminator(int line) implements Cause {
+        @Override
+        public double weight() {
+            return 2;
+        }
+
+        @Override
+        public Optional<World> in(World world) {
+            return world.unsteady(world.rig().cables().farHalf(line));
+        }
+
+        @Override
+        public <R> R match(CauseCases<R> cases) {
+            return cases.noTerminator(this);
+        }
+    }
+
+    /** Two who send one universe in turn: whatever listens to it is unsteady. */
+    record TwoSources(UniverseNumber universe) implements Cause {
+        @Override
+        public double weight() {
+            return 1.5;
+        }
+
+        @Override
+        public Optional<World> in(World world) {
+            return world.unsteady(
+                    world.rig().on(universe).stream().map(UnitState::key).toList());
+        }
+
+        @Override
+        public <R> R match(CauseCases<R> cases) {
+            return cases.twoSources(this);
+        }
+    }
+
+    /** A box that carries nothing: whatever hangs behind it hears nothing. */
+    record BoxOff(int box) implements Cause {
+        @Override
+        public double weight() {
+            return 1.5;
+        }
+
+        @Override
+        public Optional<World> in(World world) {
+            List<UnitState> silent = world.rig().cables().behind(box).stream()
+                    .flatMap(k -> world.unit(k).stream())
+                    .map(UnitState::off)
+                    .toList();
+            return silent.isEmpty() ? Optional.empty() : Optional.of(world.with(silent));
+        }
+
+        @Override
+        public <R> R match(CauseCases<R> cases) {
+            return cases.boxOff(this);
         }
     }
 }

@@ -7,7 +7,7 @@ import java.util.Set;
  *
  * @param seen all that was seen to answer; none where nothing did
  */
-public record Observation(Trial trial, Set<Response> seen) {
+public record Observation(Trial trial, Set<Response> seen) implements Evidence {
     public Observation {
         seen = Set.copyOf(seen);
     }

@@ -12,7 +12,6 @@ import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.FixtureType;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
-import taxon.core.rig.Line;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 
@@ -24,7 +23,7 @@ final class RigUnits {
     private final Map<FixtureKey, UnitState> units = new LinkedHashMap<>();
     private final Map<FixtureKey, FixtureType> types = new HashMap<>();
     private final Map<UniverseNumber, List<UnitState>> byLine = new HashMap<>();
-    private final Map<FixtureKey, List<FixtureKey>> after = new HashMap<>();
+    private final RigCables cables;
 
     RigUnits(Plan plan) {
         for (Fixture fixture : plan.fixtures()) {
@@ -33,12 +32,7 @@ final class RigUnits {
                 add(plan, fixture, blocks);
             }
         }
-        for (Line line : plan.lines()) {
-            List<FixtureKey> order = line.units();
-            for (int i = 0; i < order.size(); i++) {
-                after.put(order.get(i), order.subList(i, order.size()));
-            }
-        }
+        cables = new RigCables(plan.lines());
     }
 
     private void add(Plan plan, Fixture fixture, List<PlannedBlock> blocks) {
@@ -46,7 +40,7 @@ final class RigUnits {
                 .map(b -> b.start()
                         .map(s -> new UnitState.Start(s.universe(), s.slot().number())))
                 .toList();
-        UnitState unit = new UnitState(fixture.key(), blocks.get(0).mode(), starts, Set.of());
+        UnitState unit = new UnitState(fixture.key(), blocks.get(0).mode(), starts, Quirks.NONE);
         units.put(fixture.key(), unit);
         types.put(fixture.key(), plan.type(fixture));
         starts.stream()
@@ -82,20 +76,7 @@ final class RigUnits {
         return Optional.ofNullable(types.get(key));
     }
 
-    /** A unit and those behind it on its line; the unit alone where it is on none. */
-    List<FixtureKey> fromOn(FixtureKey key) {
-        return after.getOrDefault(key, List.of(key));
-    }
-
-    /** The units before one on its line, the nearest first. */
-    List<FixtureKey> before(FixtureKey key) {
-        List<FixtureKey> before = new ArrayList<>();
-        after.forEach((first, rest) -> {
-            if (!first.equals(key) && rest.contains(key)) {
-                before.add(first);
-            }
-        });
-        before.sort((a, b) -> Integer.compare(fromOn(a).size(), fromOn(b).size()));
-        return before;
+    RigCables cables() {
+        return cables;
     }
 }

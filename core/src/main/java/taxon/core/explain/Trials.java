@@ -29,7 +29,7 @@ final class Trials {
     private Trials() {}
 
     /** A cause that is left. */
-    record Rival(Cause cause, World world, double weight) {}
+    record Rival(World world, double weight) {}
 
     static Optional<Trial> best(RigUnits rig, List<Rival> rivals, Set<Trial> done) {
         Set<Trial> possible = possible(rig, rivals);

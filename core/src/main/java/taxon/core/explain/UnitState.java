@@ -3,7 +3,6 @@ package taxon.core.explain;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import taxon.core.dmx.UniverseNumber;
@@ -16,15 +15,14 @@ import taxon.core.rig.FixtureKey;
  * How a unit is really set, as far as a cause says.
  *
  * @param starts of each block of the mode: the universe of its line and the slot; empty for a block that listens to nothing
- * @param reversed axes that go the other way round
+ * @param quirks how it answers otherwise than its mode says
  */
-record UnitState(FixtureKey key, Mode mode, List<Optional<Start>> starts, Set<Attribute> reversed) {
+record UnitState(FixtureKey key, Mode mode, List<Optional<Start>> starts, Quirks quirks) {
     /** Where a block listens; the universe is the one that its line is planned to carry. */
     record Start(UniverseNumber line, int slot) {}
 
     UnitState {
         starts = List.copyOf(starts);
-        reversed = Set.copyOf(reversed);
     }
 
     /** Without the mode: whose sum is long to work out, and tells few apart. */
@@ -68,12 +66,26 @@ record UnitState(FixtureKey key, Mode mode, List<Optional<Start>> starts, Set<At
         if (last < 1 || first > block.footprint()) {
             return Stream.of();
         }
-        Stream<Attribute> moved = block.slotUses().stream()
+        Stream<Attribute> raised = block.slotUses().stream()
                 .filter(u -> first <= u.offset() && u.offset() <= last)
                 .map(u -> u.channel().attribute());
-        return trial.isOfOneSlot()
-                ? moved.map(a -> new Response(key, Optional.of(a), reversed.contains(a)))
-                : moved.limit(1).map(a -> Response.of(key));
+        if (quirks.unsteady()) {
+            return raised.limit(1).map(a -> Response.unsteady(key));
+        }
+        return trial.isOfOneSlot() && !quirks.reordered()
+                ? raised.map(a -> answer(quirks.moved(a)))
+                : raised.limit(1).map(a -> Response.of(key));
+    }
+
+    private Response answer(Attribute moved) {
+        return quirks.reversed().contains(moved)
+                ? new Response(key, Optional.of(moved), Response.Manner.OTHER_WAY)
+                : Response.of(key, moved);
+    }
+
+    /** True when no block of it hears anything. */
+    boolean isOff() {
+        return starts.stream().allMatch(Optional::isEmpty);
     }
 
     UnitState inMode(Mode other) {
@@ -81,23 +93,23 @@ record UnitState(FixtureKey key, Mode mode, List<Optional<Start>> starts, Set<At
         for (int i = 0; i < other.blocks().size(); i++) {
             kept.add(i < starts.size() ? starts.get(i) : Optional.empty());
         }
-        return new UnitState(key, other, kept, reversed);
+        return new UnitState(key, other, kept, quirks);
     }
 
-    /** @param block counted from 1 */
+    /** With a block somewhere else, counted from 1; the same where its mode has none such. */
     UnitState at(int block, int slot) {
-        return with(block, starts.get(block - 1).map(s -> new Start(s.line(), slot)));
+        return block > starts.size() ? this : with(block, starts.get(block - 1).map(s -> new Start(s.line(), slot)));
     }
 
-    /** @param block counted from 1 */
+    /** With a block that listens to nothing, counted from 1; the same where its mode has none such. */
     UnitState without(int block) {
-        return with(block, Optional.empty());
+        return block > starts.size() ? this : with(block, Optional.empty());
     }
 
     private UnitState with(int block, Optional<Start> changed) {
         List<Optional<Start>> all = new ArrayList<>(starts);
         all.set(block - 1, changed);
-        return new UnitState(key, mode, all, reversed);
+        return new UnitState(key, mode, all, quirks);
     }
 
     /** Set as another is; its lines stay its own. */
@@ -107,15 +119,15 @@ record UnitState(FixtureKey key, Mode mode, List<Optional<Start>> starts, Set<At
             Optional<Start> theirs = other.starts.get(i);
             all.add(starts.get(i).flatMap(own -> theirs.map(t -> new Start(own.line(), t.slot()))));
         }
-        return new UnitState(key, mode, all, reversed);
+        return new UnitState(key, mode, all, quirks);
     }
 
     UnitState off() {
         return new UnitState(
-                key, mode, starts.stream().map(s -> Optional.<Start>empty()).toList(), reversed);
+                key, mode, starts.stream().map(s -> Optional.<Start>empty()).toList(), quirks);
     }
 
-    UnitState reversing(Attribute axis) {
-        return new UnitState(key, mode, starts, Set.of(axis));
+    UnitState with(Quirks changed) {
+        return new UnitState(key, mode, starts, changed);
     }
 }

@@ -36,7 +36,21 @@ record World(RigUnits rig, Map<FixtureKey, UnitState> units, Map<UniverseNumber,
 
     /** With one unit otherwise; empty where the rig has it not. */
     Optional<World> changing(FixtureKey unit, UnaryOperator<UnitState> how) {
-        return rig.unit(unit).map(u -> with(List.of(how.apply(u))));
+        return unit(unit).map(u -> with(List.of(how.apply(u))));
+    }
+
+    /** With these units flickering; empty where the rig has none of them. */
+    Optional<World> unsteady(Collection<FixtureKey> keys) {
+        List<UnitState> flickering = keys.stream()
+                .flatMap(k -> unit(k).stream())
+                .map(u -> u.with(u.quirks().flickering()))
+                .toList();
+        return flickering.isEmpty() ? Optional.empty() : Optional.of(with(flickering));
+    }
+
+    /** How a unit is set; empty where the rig has it not. */
+    Optional<UnitState> unit(FixtureKey key) {
+        return units.containsKey(key) ? Optional.of(units.get(key)) : rig.unit(key);
     }
 
     World carrying(UniverseNumber line, UniverseNumber other) {

@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import taxon.core.dmx.Slot;
 import taxon.core.fixture.Mode;
 import taxon.core.network.Ipv4;
@@ -80,7 +81,7 @@ public final class Practice {
 
         @Override
         public boolean isCurable() {
-            return true;
+            return fault.isCurable();
         }
     }
 
@@ -144,10 +145,16 @@ public final class Practice {
                         .ifPresent(u -> hide(u, new UnitFault.OtherMode(1 + u.personality() % u.modes())));
             case SWAPPED -> swap();
             case TURNED -> unit(SimUnit::isMoving).ifPresent(u -> hide(u, new UnitFault.Turned(random.nextBoolean())));
+            case EXCHANGED -> unit(SimUnit::isMoving).ifPresent(u -> hide(u, new UnitFault.AxesSwapped()));
+            case OTHER_ORDER -> unit(u -> u.slots() > 1).ifPresent(u -> hide(u, new UnitFault.OtherOrder(1)));
+            case LINE_BROKEN ->
+                port(p -> p.units().size() > 2, (box, port) -> new SimFault.LineBroken(port, half(box, port)));
+            case UNTERMINATED -> port(p -> p.units().size() > 2, (box, port) -> new SimFault.Unterminated(port));
             case ADD_ON -> unit(u -> u.blocks() > 1).ifPresent(u -> hide(u, new UnitFault.AddOnOff()));
             case DEAD -> unit(u -> true).ifPresent(u -> hide(u, new UnitFault.Dead()));
-            case PORT_ON_ANOTHER_NUMBER -> port((box, port) -> new SimFault.OtherUniverse(port, next(box, port)));
-            case PORT_IS_INPUT -> port((box, port) -> new SimFault.PortIsInput(port));
+            case PORT_ON_ANOTHER_NUMBER ->
+                port(p -> true, (box, port) -> new SimFault.OtherUniverse(port, next(box, port)));
+            case PORT_IS_INPUT -> port(p -> true, (box, port) -> new SimFault.PortIsInput(port));
             case BOX_MOVED ->
                 box(b -> true).ifPresent(b -> hide(b, new SimFault.OtherIp(new Ipv4(b.ip().bits() + FAR))));
             case THREE_AT_ONCE -> {
@@ -200,16 +207,19 @@ public final class Practice {
     }
 
     /** A port of a node that takes Art-Net and has units behind it. */
-    private void port(OfPort fault) {
-        box(b -> b.ports().stream().anyMatch(Practice::isUsed)).ifPresent(b -> {
-            List<Integer> used = new ArrayList<>();
-            for (int i = 0; i < b.ports().size(); i++) {
-                if (isUsed(b.ports().get(i))) {
-                    used.add(i + 1);
-                }
-            }
-            hide(b, fault.fault(b, used.get(random.nextInt(used.size()))));
+    private void port(Predicate<SimPort> fits, OfPort fault) {
+        Predicate<SimPort> used = p -> isUsed(p) && fits.test(p);
+        box(b -> b.ports().stream().anyMatch(used)).ifPresent(b -> {
+            List<Integer> fitting = IntStream.rangeClosed(1, b.ports().size())
+                    .filter(i -> used.test(b.ports().get(i - 1)))
+                    .boxed()
+                    .toList();
+            hide(b, fault.fault(b, fitting.get(random.nextInt(fitting.size()))));
         });
+    }
+
+    private static int half(SimNode box, int port) {
+        return box.ports().get(port - 1).units().size() / 2;
     }
 
     private static boolean isUsed(SimPort port) {

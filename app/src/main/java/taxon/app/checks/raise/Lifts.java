@@ -4,9 +4,13 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.SortedSet;
+import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import taxon.app.form.Reply;
 import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseNumber;
 import taxon.core.raising.Grip;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
@@ -39,10 +43,48 @@ public class Lifts {
                         a.id(), a.asked().who(), a.at(a.grip().orElseThrow().until())));
     }
 
-    private Optional<Arming> find(int job, Plan plan, FixtureKey unit) {
+    /** What armings of a job hold up now: the slots whose level is not 0. */
+    public SortedSet<StartAddress> raised(int job) {
+        SortedSet<StartAddress> raised = new TreeSet<>();
+        ofJob(job)
+                .forEach(a -> a.grip().orElseThrow().held().forEach((slot, held) -> {
+                    if (held.level() > 0) {
+                        raised.add(slot);
+                    }
+                }));
+        return raised;
+    }
+
+    /** True when an arming of a job that is in force was made for the whole of a universe. */
+    public boolean isArmed(int job, UniverseNumber universe) {
+        return arming(job, universe).isPresent();
+    }
+
+    private Optional<Arming> arming(int job, UniverseNumber universe) {
+        return ofJob(job)
+                .filter(a -> a.grip().orElseThrow().reach().universes().contains(universe))
+                .findFirst();
+    }
+
+    /**
+     * Raises these slots of a universe, and lets go of what was lit before.
+     *
+     * @return what was left as it is, with the reasons; empty where no arming of the whole universe is in force
+     */
+    public Optional<List<Grip.Left>> light(
+            int job, UniverseNumber universe, Map<StartAddress, Integer> levels, String who) {
+        return arming(job, universe).map(a -> a.light(levels, who));
+    }
+
+    private Stream<Arming> ofJob(int job) {
         return armings.inForce().stream()
                 .filter(a -> a.job() == job)
-                .filter(a -> a.grip().filter(g -> reaches(g, plan, unit)).isPresent())
+                .filter(a -> a.grip().isPresent());
+    }
+
+    private Optional<Arming> find(int job, Plan plan, FixtureKey unit) {
+        return ofJob(job)
+                .filter(a -> reaches(a.grip().orElseThrow(), plan, unit))
                 .findFirst();
     }
 
