@@ -115,7 +115,7 @@ public final class ExplainText {
 
         @Override
         public String axisReversed(Cause.AxisReversed c) {
-            return AttributeBook.words(c.axis()) + " of " + name(c.unit()) + " goes the other way round.";
+            return "The " + AttributeBook.words(c.axis()) + " of " + name(c.unit()) + " goes the other way round.";
         }
 
         @Override

@@ -72,7 +72,7 @@ final class Likelihood {
         }
         return state.get().isOff()
                 ? Fit.of(IMAGINED, 1)
-                : Fit.of(IMAGINED, differences(state.get(), reading.said().get()));
+                : Fit.of(IMAGINED, differences(state.get(), reading.said().get(), world));
     }
 
     private static Fit ofSilence(UnitState state) {
@@ -82,14 +82,24 @@ final class Likelihood {
         return state.quirks().unsteady() ? new Fit(SILENT_NOW, 0) : Fit.of(UNHEARD, 1);
     }
 
-    private static int differences(UnitState state, Reading.Said said) {
+    private static int differences(UnitState state, Reading.Said said, World world) {
         int differences = said.mode().filter(m -> !m.equals(state.mode())).isPresent() ? 1 : 0;
         differences += said.axes().filter(a -> !isSo(a, state.quirks())).isPresent() ? 1 : 0;
         for (int i = 0; i < Math.min(said.starts().size(), state.starts().size()); i++) {
             int slot = said.starts().get(i);
-            differences += state.starts().get(i).filter(s -> s.slot() != slot).isPresent() ? 1 : 0;
+            differences += start(state, i, world).filter(s -> s.slot() != slot).isPresent() ? 1 : 0;
         }
         return differences;
+    }
+
+    /** A block that listens to nothing has a start address in the menu all the same: the planned one, for all that is known. */
+    private static Optional<UnitState.Start> start(UnitState state, int block, World world) {
+        return state.starts()
+                .get(block)
+                .or(() -> world.rig()
+                        .unit(state.key())
+                        .filter(u -> block < u.starts().size())
+                        .flatMap(u -> u.starts().get(block)));
     }
 
     private static boolean isSo(Reading.Axes axes, Quirks quirks) {

@@ -1,11 +1,13 @@
 package taxon.core.explain;
 
-import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import taxon.core.dmx.UniverseNumber;
+import java.util.stream.Stream;
 import taxon.core.fixture.Attribute;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
@@ -13,6 +15,8 @@ import taxon.core.proof.FoundUnit;
 import taxon.core.proof.RigComparison;
 import taxon.core.proof.UnitSays;
 import taxon.core.rig.Fixture;
+import taxon.core.rig.FixtureKey;
+import taxon.core.rig.Line;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Traits;
 import taxon.core.text.Likeness;
@@ -24,27 +28,31 @@ public final class RigSays {
     private RigSays() {}
 
     /**
-     * Those that are otherwise than planned first, then others on the same universes, which tell causes apart. A unit that is not certainly one
-     * of the plan, or answered on another universe than its own, is left out.
+     * Those that are otherwise than planned, and beside each that is silent the units before and after it on its line, which tell a dead unit
+     * from a broken line. A unit that is not certainly one of the plan, or answered on another universe than its own, is left out.
      */
     public static List<Reading> of(Plan plan, RigComparison comparison) {
         Explainer explainer = new Explainer(plan);
-        List<Reading> otherwise = new ArrayList<>();
-        List<Reading> others = new ArrayList<>();
-        Set<UniverseNumber> wrong = new HashSet<>();
-        for (RigComparison.Line line : comparison.lines()) {
-            reading(plan, line).filter(r -> !explainer.isAsPlanned(r)).ifPresent(r -> {
-                otherwise.add(r);
-                wrong.add(line.universe());
-            });
-        }
-        for (RigComparison.Line line : comparison.lines()) {
-            reading(plan, line)
-                    .filter(r -> wrong.contains(line.universe()) && !otherwise.contains(r))
-                    .ifPresent(others::add);
-        }
-        otherwise.addAll(others);
-        return otherwise.stream().limit(MOST).toList();
+        Map<FixtureKey, Reading> all = new LinkedHashMap<>();
+        comparison.lines().forEach(l -> reading(plan, l).ifPresent(r -> all.put(r.unit(), r)));
+        Set<Reading> told = new LinkedHashSet<>();
+        all.values().stream().filter(r -> !explainer.isAsPlanned(r)).forEach(told::add);
+        List.copyOf(told).stream()
+                .filter(r -> r.said().isEmpty())
+                .flatMap(r -> beside(plan, r.unit()))
+                .flatMap(u -> Optional.ofNullable(all.get(u)).stream())
+                .forEach(told::add);
+        return told.stream().limit(MOST).toList();
+    }
+
+    private static Stream<FixtureKey> beside(Plan plan, FixtureKey unit) {
+        return plan.lines().stream()
+                .map(Line::units)
+                .filter(l -> l.contains(unit))
+                .flatMap(l -> {
+                    int at = l.indexOf(unit);
+                    return l.subList(Math.max(0, at - 1), Math.min(l.size(), at + 2)).stream();
+                });
     }
 
     private static Optional<Reading> reading(Plan plan, RigComparison.Line line) {

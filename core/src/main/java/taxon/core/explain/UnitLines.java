@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.Attribute;
@@ -23,13 +24,13 @@ final class UnitLines {
     private final Plan plan;
     private final Labels labels;
     private final Answers answers;
-    private final RigCables cables;
+    private final RigUnits rig;
 
     UnitLines(Plan plan, Labels labels, Answers answers) {
         this.plan = plan;
         this.labels = labels;
         this.answers = answers;
-        cables = new RigCables(plan.lines());
+        rig = new RigUnits(plan);
     }
 
     /** @throws NotUnderstoodException when it is nothing of the kind */
@@ -57,17 +58,25 @@ final class UnitLines {
         if (!Answers.isNothing(words)) {
             throw new NotUnderstoodException("of all that hang after a unit it takes that they do nothing.");
         }
-        List<FixtureKey> from = cables.fromOn(unit.key());
+        List<FixtureKey> from = rig.cables().fromOn(unit.key());
         if (from.size() < 2) {
             throw new NotUnderstoodException("nothing is planned to hang after " + unit.label() + " on a line.");
         }
         List<Observation> seen = new ArrayList<>();
-        placed(unit).forEach(b -> seen.add(new Observation(whole(b), Set.of(Response.of(unit.key())))));
+        placed(unit).forEach(b -> seen.add(new Observation(whole(b), others(whole(b), Set.of()))));
+        Set<FixtureKey> behind = Set.copyOf(from.subList(1, from.size()));
         from.subList(1, from.size()).stream()
                 .flatMap(k -> plan.fixture(k).stream())
                 .flatMap(f -> placed(f).stream())
-                .forEach(b -> seen.add(new Observation(whole(b), Set.of())));
+                .forEach(b -> seen.add(new Observation(whole(b), others(whole(b), behind))));
         return seen;
+    }
+
+    /** Nothing is said of units elsewhere that share slots with these: they do as they should. */
+    private Set<Response> others(Trial trial, Set<FixtureKey> silent) {
+        return World.asPlanned(rig).answers(trial).stream()
+                .filter(r -> !silent.contains(r.unit()))
+                .collect(Collectors.toSet());
     }
 
     private List<Observation> raised(Fixture unit, String what, String answered) throws NotUnderstoodException {

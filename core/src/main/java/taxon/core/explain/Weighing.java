@@ -14,8 +14,8 @@ import java.util.stream.Collectors;
 final class Weighing {
     private static final int MOST_VERDICTS = 1_000;
     private static final double NEGLIGIBLE = Math.log(1e-9);
-    private static final int MOST_AT_ONCE = 3;
-    /** Sets that are made larger, and what each is tried with. */
+    private static final int MOST_AT_ONCE = 12;
+    /** Sets that are made larger; the larger they are the fewer, and what each is tried with. */
     private static final int MOST_SETS = 12;
 
     private static final int MOST_OF_ONE_THING = 20;
@@ -61,18 +61,21 @@ final class Weighing {
 
     private void sets(List<Weighed> singles) {
         List<Weighed> helpful = helpful(singles);
-        List<Weighed> best = firstOf(helpful);
+        List<Weighed> best = firstOf(helpful, MOST_SETS);
         for (int size = 2; size <= MOST_AT_ONCE; size++) {
-            List<Weighed> larger = firstOf(sorted(larger(best, helpful)));
+            List<Weighed> larger = firstOf(sorted(larger(best, helpful)), Math.max(1, MOST_SETS / size));
             if (larger.isEmpty() || larger.get(0).weight() <= best.get(0).weight()) {
                 return;
             }
             best = larger;
+            if (best.get(0).unexplained() == 0) {
+                return;
+            }
         }
     }
 
-    private static List<Weighed> firstOf(List<Weighed> some) {
-        return some.stream().limit(MOST_SETS).toList();
+    private static List<Weighed> firstOf(List<Weighed> some, int most) {
+        return some.stream().limit(most).toList();
     }
 
     /** Those that explain more than nothing does; of each thing that may be otherwise only the likeliest. */

@@ -166,6 +166,10 @@ class EvidenceTextTest {
                         .get(0)
                         .causes())
                 .containsExactly(new Cause.LineBroken(FixtureKey.of(7)));
+        Plan shared = Rigs.place(Rigs.add(lined(), head(), 1, 301), 10, 1, StartAddress.of(2, 33));
+        assertThat(new EvidenceText(shared).read("after 106: nothing").evidence())
+                .as("who shares slots with them and hangs elsewhere is not said to be off")
+                .contains(new Observation(slots(33, 36), Set.of(Response.of(FixtureKey.of(10)))));
         assertThat(said("after 109: nothing").faults())
                 .singleElement()
                 .asString()

@@ -203,6 +203,22 @@ class ExplainerTest {
         }
     }
 
+    /** A block that is switched off has an address in the menu all the same: it explains no other one. */
+    @Test
+    void aBlockThatIsOffDoesNotExplainAnotherAddress() {
+        Plan plan = HiddenRig.plan(2);
+        FixtureKey two = plan.fixtures().stream()
+                .filter(f -> plan.type(f).equals(HiddenRig.WITH_ADD_ON))
+                .findFirst()
+                .orElseThrow()
+                .key();
+        Reading reading =
+                new Reading(two, Optional.of(new Reading.Said(List.of(400), Optional.empty(), Optional.empty())));
+        assertThat(new Explainer(plan).explain(List.of(reading)).get(0).causes())
+                .singleElement()
+                .matches(c -> c instanceof Cause.OtherAddress a && a.slot() == 400);
+    }
+
     @Test
     void anAnswerOfWhichNobodySaidWhatItDidIsAsPlannedWhereTheUnitAnswers() {
         Plan plan = HiddenRig.plan(3);
@@ -317,6 +333,6 @@ class ExplainerTest {
         assertThat(text.remedies(List.of(new Cause.OtherAddress(one, 1, 1, 2), new Cause.UnitOff(two))))
                 .isEqualTo("Set 1 to slot 1. Look at 2: power, plug, and whether its display says that data comes.");
         assertThat(text.cause(new Cause.AxisReversed(one, Attribute.of("Pan"))))
-                .isEqualTo("pan of 1 goes the other way round.");
+                .isEqualTo("The pan of 1 goes the other way round.");
     }
 }

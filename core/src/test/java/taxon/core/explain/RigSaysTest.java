@@ -16,10 +16,15 @@ import taxon.core.fixture.Facts;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.fixture.TypeId;
+import taxon.core.network.Ipv4;
+import taxon.core.network.Route.PortRef;
 import taxon.core.proof.FoundUnit;
 import taxon.core.proof.RigComparison;
 import taxon.core.proof.UnitSays;
+import taxon.core.rig.Box;
 import taxon.core.rig.Fixture;
+import taxon.core.rig.Line;
+import taxon.core.rig.LineStop;
 import taxon.core.rig.Plan;
 import taxon.core.testing.Rigs;
 
@@ -39,11 +44,14 @@ class RigSaysTest {
     }
 
     private static Plan plan() {
-        Plan plan = Rigs.add(Rigs.empty(), HEAD, 4, 101);
-        for (int i = 1; i <= 4; i++) {
+        Plan plan = Rigs.add(Rigs.empty().with(Box.node(1, "Node", Ipv4.of(10, 0, 0, 5), 1)), HEAD, 5, 101);
+        for (int i = 1; i <= 5; i++) {
             plan = Rigs.place(plan, i, 1, StartAddress.of(2, 10 * i));
         }
-        return plan;
+        List<LineStop> stops = plan.fixtures().stream()
+                .map(f -> (LineStop) new LineStop.Unit(f.key()))
+                .toList();
+        return plan.with(new Line(1, "A", new PortRef(1, 1), stops));
     }
 
     private static FoundUnit unit(Fixture fixture, int start, int personality, UnitSays.Axes axes) {
@@ -76,13 +84,14 @@ class RigSaysTest {
             new UnitSays.Axes(Optional.of(false), Optional.of(true), Optional.of(false));
 
     @Test
-    void whatIsOtherwiseComesFirstAndWhatIsAsPlannedBesideItTellsCausesApart() {
+    void whatIsOtherwiseIsToldAndWhatIsBesideASilentUnitOnItsLine() {
         Plan plan = plan();
         List<Fixture> fixtures = plan.fixtures();
         List<String> lines = lines(
                 plan,
                 List.of(
                         unit(fixtures.get(0), 10, 1, UnitSays.Axes.UNKNOWN),
+                        unit(fixtures.get(4), 50, 1, UnitSays.Axes.UNKNOWN),
                         unit(fixtures.get(1), 20, 2, STRAIGHT),
                         unit(fixtures.get(2), 31, 1, TURNED)));
         assertThat(lines)
@@ -90,7 +99,7 @@ class RigSaysTest {
                         "102 says slot 20, mode wide, axes straight",
                         "103 says slot 31, mode basic, tilt reversed",
                         "104 says nothing",
-                        "101 says slot 10, mode basic");
+                        "105 says slot 50, mode basic");
         EvidenceText.Read read = new EvidenceText(plan).read(String.join("\n", lines));
         assertThat(read.faults()).isEmpty();
         assertThat(new Explainer(plan).explain(read.evidence()).get(0).causes())

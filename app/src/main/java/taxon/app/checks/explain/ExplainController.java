@@ -49,16 +49,20 @@ class ExplainController {
         this.lifts = lifts;
     }
 
+    /** A mistake and what to do about it. */
+    public record Part(String cause, String remedy) {}
+
     /**
-     * A cause as it is shown.
+     * What explains it, as it is shown.
      *
-     * @param unexplained how much of what was seen it does not explain
+     * @param unexplained how much of what is known it does not explain
      */
-    public record Line(String cause, String remedy, int percent, int unexplained) {
+    public record Line(List<Part> parts, int percent, int unexplained) {
         static Line of(ExplainText text, Verdict verdict) {
             return new Line(
-                    text.causes(verdict.causes()),
-                    text.remedies(verdict.causes()),
+                    verdict.causes().stream()
+                            .map(c -> new Part(text.cause(c), text.remedy(c)))
+                            .toList(),
                     (int) Math.round(verdict.probability() * HUNDRED),
                     verdict.unexplained());
         }
@@ -176,13 +180,16 @@ class ExplainController {
                             .put("line", s.line())
                             .put("asPlanned", s.asPlanned())
                             .put("expected", s.expected()));
+            ExplainText text = new ExplainText(state.plan());
             var causes = body.putArray("causes");
-            lines(state.plan(), e)
-                    .forEach(l -> causes.addObject()
-                            .put("cause", l.cause())
-                            .put("remedy", l.remedy())
-                            .put("percent", l.percent())
-                            .put("unexplained", l.unexplained()));
+            e.verdicts().stream()
+                    .limit(MOST_SHOWN)
+                    .forEach(v -> causes.addObject()
+                            .put("cause", text.causes(v.causes()))
+                            .put("remedy", text.remedies(v.causes()))
+                            .put("mistakes", v.causes().size())
+                            .put("percent", (int) Math.round(v.probability() * HUNDRED))
+                            .put("unexplained", v.unexplained()));
             body.put("next", e.next().map(Trial::toString).orElse(""));
         });
         return body;
