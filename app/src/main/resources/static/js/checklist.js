@@ -1,16 +1,6 @@
-// The check list: says that the page is there while something may be raised from it, and raises without leaving the page.
+// The check list: raises without leaving the page.
 
 import { post } from "./page.js";
-
-const BEAT = 1000;
-const unit = () => document.getElementById("check-unit");
-
-setInterval(() => {
-  const path = unit()?.dataset.alive;
-  if (path && !document.hidden) {
-    post(path, {});
-  }
-}, BEAT);
 
 document.addEventListener("submit", async (event) => {
   const form = event.target.closest("#check-unit [data-raise]");

@@ -11,6 +11,7 @@ const needs = {
   "#network-drawing": "./network.js",
   "#driving": "./raise.js",
   "#check-unit": "./checklist.js",
+  "[data-alive]": "./alive.js",
   "#seen": "./seen.js",
   "#seen-universe": "./seen-universe.js",
 };

@@ -157,7 +157,7 @@ const drawUnit = async (unit) => {
   }
   const table = document.getElementById("unit-channels");
   if (table && unit) {
-    put(document.getElementById("unit-dark"), unit.dark);
+    put(document.getElementById("unit-dark"), [unit.dark, unit.way].filter(Boolean).join(" "));
     unit.channels.forEach((c) => drawChannel(table, c));
   }
 };

@@ -85,7 +85,7 @@ live("#seen", (news, part) => {
   }
   put(
     document.getElementById("seen-sum"),
-    `Listening at ${news.card} since ${timeOf(news.since)}. As planned: ${news.asPlanned} of ${news.planned}; missing: ${news.missing}; cannot be heard by this card: ${news.unhearable}.`,
+    `Listening at ${news.cards.join(" and ")} since ${timeOf(news.since)}. As planned: ${news.asPlanned} of ${news.planned}; missing: ${news.missing}; cannot be heard by this card: ${news.unhearable}.`,
   );
   drawTrouble(document.getElementById("seen-shift"), news.shift);
   drawTrouble(document.getElementById("seen-trouble"), troubles(news));

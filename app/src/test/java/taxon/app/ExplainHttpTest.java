@@ -112,7 +112,7 @@ class ExplainHttpTest {
         assertThat(http.edit("/checks/explain/raise", "slots", "rubbish").status())
                 .isEqualTo(422);
         assertThat(http.page(path("2.7: nothing")).text())
-                .contains("once its universe is armed")
+                .contains("To raise it from here, arm universe 2")
                 .doesNotContain("id=\"take-read\"", "id=\"take-raised\"", "id=\"raise-next\"");
         assertThat(http.get(path("2.7: nothing") + "&add=read").status()).isEqualTo(302);
     }

@@ -121,7 +121,17 @@ class IpPlanHttpTest {
             assertThat(http.edit("/card", "card", "127.0.0.1").status()).isEqualTo(200);
             assertThat(http.page("/jobs/1/handover").text()).contains("127.0.0.1. Set the computer back");
             assertThat(findings(http)).contains("value=\"127.0.0.1\" checked");
+            assertThat(http.edit("/card", "card", "127.0.0.1", "also", "203.0.113.7")
+                            .reasons())
+                    .contains("no card with the address 203.0.113.7");
+            assertThat(http.edit("/card", "card", "127.0.0.1", "also", "127.9.0.1", "also", "127.0.0.1")
+                            .status())
+                    .isEqualTo(200);
+            assertThat(http.get("/jobs/1/job.json").text())
+                    .as("the card itself is none beside it")
+                    .containsPattern("\"cardsBeside\"\\s*:\\s*\\[\\s*\"127.9.0.1\"\\s*\\]");
             http.edit("/card", "card", "");
+            assertThat(http.get("/jobs/1/job.json").text()).doesNotContain("cardsBeside");
             assertThat(http.page("/jobs/1/handover").text()).doesNotContain("Set the computer back");
         }
     }

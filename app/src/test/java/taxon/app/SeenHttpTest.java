@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
@@ -19,7 +20,13 @@ import org.junit.jupiter.api.TestInstance;
 import taxon.app.testing.HeardJob;
 import taxon.app.testing.Http;
 import taxon.app.testing.Wait;
+import taxon.core.network.Ipv4;
+import taxon.core.network.PortAddress;
 import taxon.simrig.SimConsole;
+import taxon.wire.artnet.codec.ArtPacket;
+import taxon.wire.bytes.Bytes;
+import taxon.wire.link.CardLink;
+import taxon.wire.link.SendPolicy;
 import tools.jackson.databind.JsonNode;
 
 /** A console on this machine is heard by a job; the numbers are those of no other test, since a group is heard by all of a machine. */
@@ -201,5 +208,37 @@ class SeenHttpTest {
         }
         assertThat(System.nanoTime() - begun)
                 .isGreaterThan(Duration.ofSeconds(2).toNanos());
+    }
+
+    /** What is sent to a second card of this computer alone is heard too, once that is ticked, and the page says by which cards it listens. */
+    @Test
+    void aSecondCardIsListenedToAsWell() throws IOException {
+        Ipv4 second = Ipv4.of(127, 87, 9, 9);
+        PortAddress address = new PortAddress(0x0871);
+        try (CardLink sender = CardLink.open(Ipv4.of(127, 87, 9, 8), CardLink.Sharing.ALONE)) {
+            String first = listen();
+            assertThat(heard.edit("/card", "card", first, "also", second.toString())
+                            .status())
+                    .isEqualTo(200);
+            listen();
+            assertThat(seen().path("cards").valueStream().map(JsonNode::asString))
+                    .containsExactly(first, second.toString());
+            Wait.until("the second card is not heard: " + seen(), () -> {
+                send(sender, second, address);
+                return universe("art-net-2161")
+                        .filter(u -> u.path("heard").asBoolean())
+                        .isPresent();
+            });
+        } finally {
+            heard.edit("/card", "card", "");
+        }
+    }
+
+    private static void send(CardLink by, Ipv4 to, PortAddress address) {
+        try {
+            by.send(new ArtPacket.Dmx(0, 0, address, Bytes.of(new byte[512])), to, SendPolicy.LOOPBACK_ONLY);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 }

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
@@ -42,6 +43,7 @@ public final class SimConsole implements AutoCloseable {
     private final long began = System.nanoTime();
     private ScheduledFuture<?> beat;
     private int rate = USUAL_RATE;
+    private volatile int counted;
     private boolean running;
     private volatile long announced = Long.MIN_VALUE;
 
@@ -126,6 +128,25 @@ public final class SimConsole implements AutoCloseable {
         announced = Long.MIN_VALUE;
     }
 
+    /**
+     * Counts universes otherwise: each leaves under a number that is higher by so much. What would be no number is not sent.
+     *
+     * @param by 0 to count as it is told
+     */
+    public void count(int by) {
+        counted = by;
+        announced = Long.MIN_VALUE;
+    }
+
+    private Optional<Destination> counted(Destination destination) {
+        boolean group = destination.carrier().protocol() == Protocol.SACN;
+        return destination
+                .carrier()
+                .plus(counted)
+                .map(c ->
+                        group ? Destination.group(new SacnUniverse(c.number())) : new Destination(c, destination.to()));
+    }
+
     /** Falls silent without a word, as when its cable is pulled. */
     public synchronized void pullOut() {
         beat.cancel(false);
@@ -143,7 +164,10 @@ public final class SimConsole implements AutoCloseable {
         announce(millis);
         for (Output output : outputs) {
             try {
-                sender.send(output.destination(), output.priority(), show.levels(output.universe(), millis));
+                Optional<Destination> to = counted(output.destination());
+                if (to.isPresent()) {
+                    sender.send(to.get(), output.priority(), show.levels(output.universe(), millis));
+                }
             } catch (IOException | RuntimeException e) {
                 LOG.log(System.Logger.Level.DEBUG, () -> String.format(Locale.ROOT, "%s: %s", name, e.getMessage()));
             }
@@ -156,7 +180,8 @@ public final class SimConsole implements AutoCloseable {
             announced = millis;
             try {
                 sender.announce(outputs.stream()
-                        .map(o -> o.destination().carrier())
+                        .flatMap(o -> counted(o.destination()).stream())
+                        .map(Destination::carrier)
                         .filter(c -> c.protocol() == Protocol.SACN)
                         .map(c -> new SacnUniverse(c.number()))
                         .toList());
@@ -168,7 +193,10 @@ public final class SimConsole implements AutoCloseable {
 
     private void farewell(Output output) {
         try {
-            sender.end(output.destination(), output.priority(), SLOTS);
+            Optional<Destination> to = counted(output.destination());
+            if (to.isPresent()) {
+                sender.end(to.get(), output.priority(), SLOTS);
+            }
         } catch (IOException e) {
             LOG.log(System.Logger.Level.DEBUG, "{0} could not say that it stops: {1}", name, e.getMessage());
         }

@@ -92,7 +92,7 @@ public class Readings implements DisposableBean {
     /** A reader that may send to this machine, and when it is armed to the plan's own nodes; never elsewhere. */
     RigReader reader(Plan plan, boolean armed) {
         return new RigReader(
-                () -> lease(plan), card.network(plan), Allowed.to(plan, armed), settings.answerWithin(), clock);
+                () -> lease(plan), card.networks(plan), Allowed.to(plan, armed), settings.answerWithin(), clock);
     }
 
     /** The link of the card that a job is spoken from, to be given back. */

@@ -41,8 +41,8 @@ import taxon.wire.artnet.link.DeviceTable;
 import taxon.wire.artnet.link.DeviceTable.Outlet;
 import taxon.wire.artnet.link.RdmClient;
 import taxon.wire.artnet.link.RdmClient.RdmException;
-import taxon.wire.link.CardLink;
 import taxon.wire.link.CardLinks;
+import taxon.wire.link.Link;
 import taxon.wire.link.SendPolicy;
 import taxon.wire.rdm.codec.Uid;
 
@@ -62,7 +62,7 @@ public final class RigReader {
     private static final Set<BoxKind> ANSWERING = EnumSet.of(BoxKind.NODE, BoxKind.TRANSMITTER, BoxKind.UNIT);
 
     private final Speaking card;
-    private final Optional<NetCard> own;
+    private final List<NetCard> own;
     private final SendPolicy policy;
     private final Duration answerWithin;
     private final Clock clock;
@@ -72,8 +72,8 @@ public final class RigReader {
         CardLinks.Lease lease() throws IOException;
     }
 
-    /** @param own how the card is on the network; empty where that is not known */
-    RigReader(Speaking card, Optional<NetCard> own, SendPolicy policy, Duration answerWithin, Clock clock) {
+    /** @param own how the cards are on the network; empty where that is not known */
+    RigReader(Speaking card, List<NetCard> own, SendPolicy policy, Duration answerWithin, Clock clock) {
         this.card = card;
         this.own = own;
         this.policy = policy;
@@ -117,10 +117,10 @@ public final class RigReader {
     }
 
     /** All boxes are asked at once; one that takes its time holds up no other. */
-    private BoxesHeard heard(CardLink link, List<Box> boxes, BooleanSupplier stop)
+    private BoxesHeard heard(Link link, List<Box> boxes, BooleanSupplier stop)
             throws IOException, InterruptedException {
         try (BoxAsker asker = new BoxAsker(link, policy, own)) {
-            Optional<Ipv4> everyone = Optional.of(Allowed.EVERYONE_HERE);
+            List<Ipv4> everyone = List.of(Allowed.EVERYONE_HERE);
             asker.ask(new Whom(boxes, everyone, true), Patience.reading(answerWithin), h -> {}, stop);
             return asker.heard();
         }

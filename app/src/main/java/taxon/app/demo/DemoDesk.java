@@ -30,6 +30,9 @@ class DemoDesk implements AutoCloseable {
     private static final int LEFT_OVER = 8;
 
     private static final int COPIED = 5;
+    /** Universes of one Sub-Net. */
+    private static final int GROUP = 16;
+
     private static final int FIRST_TRIED = 71;
     private static final int LAST_TRIED = 110;
 
@@ -89,7 +92,12 @@ class DemoDesk implements AutoCloseable {
         STOP("is shut down and says so"),
         PULL_OUT("falls silent, its cable pulled"),
         SECOND("has a second one beside it with the same priority"),
-        NO_SECOND("stands alone again");
+        NO_SECOND("stands alone again"),
+        COUNT_HIGHER("sends each universe one number too high"),
+        COUNT_SIXTEEN("sends each universe sixteen numbers too high"),
+        COUNT_RIGHT("counts universes as planned again"),
+        MOVE_PARKED("moves what is parked"),
+        LEAVE_PARKED("leaves what is parked alone");
 
         private static final int SLOW_RATE = 8;
 
@@ -112,6 +120,11 @@ class DemoDesk implements AutoCloseable {
             case STOP -> desk.ifPresent(SimConsole::stop);
             case PULL_OUT -> desk.ifPresent(SimConsole::pullOut);
             case SECOND -> spare = spare.or(() -> begin(SPARE_NAME));
+            case COUNT_HIGHER -> desk.ifPresent(d -> d.count(1));
+            case COUNT_SIXTEEN -> desk.ifPresent(d -> d.count(GROUP));
+            case COUNT_RIGHT -> desk.ifPresent(d -> d.count(0));
+            case MOVE_PARKED -> show.ifPresent(s -> s.moveParked(true));
+            case LEAVE_PARKED -> show.ifPresent(s -> s.moveParked(false));
             case NO_SECOND -> {
                 spare.ifPresent(SimConsole::close);
                 spare = Optional.empty();

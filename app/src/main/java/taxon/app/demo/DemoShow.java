@@ -20,9 +20,12 @@ final class DemoShow implements Show {
     private static final double SWEEP_MILLIS = 19_000;
     private static final double DRIFT_MILLIS = 13_000;
     private static final double STAGGER = 0.37;
+    private static final int MOST = 255;
 
     private final Map<Integer, byte[]> rest = new HashMap<>();
     private final Map<Integer, List<Moving>> moving = new HashMap<>();
+    private final Map<Integer, Map<Integer, Integer>> parked = new HashMap<>();
+    private volatile boolean movesParked;
 
     /** A channel that moves: its slots, coarse first, counted from 0. */
     private record Moving(int[] slots, double period, double phase, double least, double most) {
@@ -42,6 +45,18 @@ final class DemoShow implements Show {
                 add(block, block.start().get(), nth++ * STAGGER);
             }
         }
+        plan.fixtures()
+                .forEach(f -> f.traits()
+                        .parked()
+                        .forEach(p -> f.address(p.block())
+                                .ifPresent(
+                                        a -> parked.computeIfAbsent(a.universe().number(), u -> new HashMap<>())
+                                                .put(a.slot().number() + p.offset() - 2, p.value()))));
+    }
+
+    /** From now on what is parked is sent something else, as when somebody programs it by accident. */
+    void moveParked(boolean moves) {
+        movesParked = moves;
     }
 
     private void add(PlannedBlock block, StartAddress start, double phase) {
@@ -80,6 +95,11 @@ final class DemoShow implements Show {
     public byte[] levels(int universe, long millis) {
         byte[] levels = rest.getOrDefault(universe, new byte[Slot.LAST]).clone();
         moving.getOrDefault(universe, List.of()).forEach(m -> m.put(levels, millis));
+        parked.getOrDefault(universe, Map.of()).forEach((slot, value) -> {
+            if (slot < levels.length) {
+                levels[slot] = (byte) (movesParked ? MOST - value : value);
+            }
+        });
         return levels;
     }
 }

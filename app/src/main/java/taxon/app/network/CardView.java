@@ -14,8 +14,10 @@ import taxon.core.rig.Plan;
  * @param fits "hears 2 of 3 boxes", or nothing where there is no box
  * @param troubles what is wrong with it
  * @param chosen true when the job is spoken from it
+ * @param beside true when it is listened to and spoken from beside that one
  */
-record CardView(String name, String ip, int prefix, String fits, List<String> troubles, boolean chosen) {
+record CardView(
+        String name, String ip, int prefix, String fits, List<String> troubles, boolean chosen, boolean beside) {
 
     static List<CardView> all(Plan plan, List<Card> cards) {
         return cards.stream().map(c -> of(plan, c)).toList();
@@ -44,6 +46,7 @@ record CardView(String name, String ip, int prefix, String fits, List<String> tr
                         ? ""
                         : "hears " + heard + " of " + boxes.size() + (boxes.size() == 1 ? " box" : " boxes"),
                 troubles,
-                plan.sheet().network().card().equals(Optional.of(card.ip())));
+                plan.sheet().network().card().equals(Optional.of(card.ip())),
+                plan.sheet().network().beside().contains(card.ip()));
     }
 }

@@ -6,6 +6,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -117,12 +118,34 @@ class IpController {
                             "This computer has no card with the address "
                                     + Texts.clip(reply.fields().text("card"), 60) + ".");
         }
+        List<Ipv4> beside = beside(request, reply.fields());
         if (reply.fields().isFaulty()) {
             return reply.refused();
         }
-        NetworkRules rules = frames.state(job).plan().sheet().network().from(none ? Optional.empty() : ip);
-        String title = none ? "Spoken from the usual card" : "Spoken from " + ip.orElseThrow();
+        NetworkRules rules = frames.state(job).plan().sheet().network().from(none ? Optional.empty() : ip, beside);
+        String others =
+                rules.beside().stream().map(b -> ", and " + b + " beside it").collect(Collectors.joining());
+        String title = (none ? "Spoken from the usual card" : "Spoken from " + ip.orElseThrow()) + others;
         return reply.after(
                 editor.apply(job, version, Guard.UNTOUCHED_ELEMENTS, reply.who(), NetworkEdits.rules(title, rules)));
+    }
+
+    /** The cards that are ticked, each of this computer. */
+    private List<Ipv4> beside(HttpServletRequest request, Fields fields) {
+        List<Ipv4> beside = new ArrayList<>();
+        String[] ticked = request.getParameterValues("also");
+        for (String text : ticked == null ? new String[0] : ticked) {
+            Optional<Ipv4> ip = Ipv4.parse(text);
+            if (ip.flatMap(cards::find).isEmpty()) {
+                fields.refuse("also", "This computer has no card with the address " + Texts.clip(text, 60) + ".");
+            } else {
+                beside.add(ip.get());
+            }
+        }
+        if (beside.size() > NetworkRules.MOST_BESIDE) {
+            fields.refuse(
+                    "also", beside.size() + " cards beside the first are more than " + NetworkRules.MOST_BESIDE + ".");
+        }
+        return beside;
     }
 }

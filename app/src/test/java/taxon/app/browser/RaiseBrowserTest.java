@@ -110,6 +110,35 @@ class RaiseBrowserTest {
         browser.until("the strip stays", () -> browser.count("#held .held") == 0);
     }
 
+    /** What was seen is typed, the trial that tells causes apart is raised from the same page, and the mistake is named. */
+    @Test
+    void aMistakeIsExplainedByTheTrialsThatThePageRaises() {
+        browser.open(page("/checks/explain"));
+        browser.type("#saw", "101 intensity: nothing");
+        browser.click("#explain");
+        browser.see("#causes", "101 does nothing");
+        browser.click("#arm-next");
+        browser.until("it does not become ready", () -> browser.count("#arm-it:enabled") == 1);
+        browser.click("#arm-it");
+        browser.see("#drive-left", "0 slots held.");
+        browser.open(page("/checks/explain?saw=101+intensity:+nothing"));
+        browser.see("#next-trial", "Raise next: 1.");
+        browser.click("#raise-next");
+        browser.until(
+                "its line does not wait for what answered",
+                () -> Boolean.TRUE.equals(
+                        browser.script("return document.getElementById('saw').value.includes(': ?')")));
+        browser.see("#held", "of universe 1 since");
+        browser.see("#next-trial", "Raise next: 1.");
+        browser.script("const saw = document.getElementById('saw');"
+                + "saw.value = '101 intensity: nothing\\n1.002: 101 intensity'");
+        browser.click("#explain");
+        browser.see("#causes", "101 listens at slot 2, 1 above its planned 1.");
+        browser.see("#causes", "Set 101 to slot 1.");
+        browser.open(page("/checks/raise"));
+        browser.click("#armings button");
+    }
+
     @Test
     void leavingThePageLetsGo() {
         browser.open(page("/checks/raise?sel=1"));

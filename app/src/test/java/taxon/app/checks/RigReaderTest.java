@@ -200,7 +200,7 @@ class RigReaderTest {
         try (CardLinks links = new CardLinks()) {
             RigReader reader = new RigReader(
                     () -> links.lease(ip(1)),
-                    Optional.empty(),
+                    List.of(),
                     SendPolicy.LOOPBACK_ONLY,
                     Duration.ofMillis(400),
                     Clock.systemUTC());

@@ -15,12 +15,13 @@ import taxon.core.rig.Plan;
 /**
  * All boxes that answered when everybody was asked, held against the plan.
  *
- * @param own how the card that was asked from is on the network; empty where that is not known
+ * @param own how the cards that were asked from are on the network; empty where that is not known
  * @param seen one for each device, in the order in which they answered
  * @param hindered planned addresses to which nothing was sent, with the reason
  */
-public record BoxesHeard(Optional<NetCard> own, List<SeenBox> seen, Map<Ipv4, Silence> hindered) {
+public record BoxesHeard(List<NetCard> own, List<SeenBox> seen, Map<Ipv4, Silence> hindered) {
     public BoxesHeard {
+        own = List.copyOf(own);
         seen = List.copyOf(seen);
         hindered = Map.copyOf(hindered);
     }
@@ -43,8 +44,14 @@ public record BoxesHeard(Optional<NetCard> own, List<SeenBox> seen, Map<Ipv4, Si
         return elsewhere(plan, box)
                 .<Silence>map(Silence.Elsewhere::new)
                 .or(() -> Optional.ofNullable(hindered.get(ip)))
-                .or(() -> own.filter(o -> !o.subnet().contains(ip)).map(Silence.OtherRange::new))
+                .or(() -> outside(ip))
                 .orElseGet(Silence.NoAnswer::new);
+    }
+
+    /** Where no card of this computer is in its range; the first one is told. */
+    private Optional<Silence> outside(Ipv4 ip) {
+        boolean reached = own.stream().anyMatch(o -> o.subnet().contains(ip));
+        return reached ? Optional.empty() : own.stream().findFirst().map(Silence.OtherRange::new);
     }
 
     /** Of several of its name that have no place in the plan, the nearest is most likely meant. */

@@ -96,6 +96,20 @@ public sealed interface Remark {
         }
     }
 
+    /**
+     * Slots that hold a value by the plan are sent another one: somebody moves what is parked.
+     *
+     * @param first one of them
+     * @param level what it is sent
+     * @param count how many there are
+     */
+    record ParkedMoved(ParkedSlot first, int level, int count) implements Remark {
+        @Override
+        public Weight weight() {
+            return Weight.WARN;
+        }
+    }
+
     /** Every slot is at 0. */
     record AllZero() implements Remark {
         @Override

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import taxon.core.dmx.PacketTiming;
 import taxon.core.dmx.UniverseNumber;
@@ -35,9 +36,18 @@ public final class SeenCheck {
     private final Map<Carrier, Overview> heard = new TreeMap<>();
     private final Map<Integer, List<Carrier>> byLevels = new HashMap<>();
     private final long nanos;
+    private final Map<UniverseNumber, List<ParkedSlot>> parked;
+    private final Function<Carrier, List<Integer>> levels;
 
-    private SeenCheck(Plan plan, Expected expected, List<Overview> overviews, long nanos) {
+    private SeenCheck(
+            Plan plan,
+            Expected expected,
+            List<Overview> overviews,
+            Function<Carrier, List<Integer>> levels,
+            long nanos) {
         this.plan = plan;
+        this.levels = levels;
+        parked = ParkedSlot.of(plan);
         this.expected = expected;
         this.nanos = nanos;
         for (Overview overview : overviews) {
@@ -49,9 +59,14 @@ public final class SeenCheck {
         }
     }
 
-    /** @param nanos the time on the clock of the packets */
-    public static Seen of(Plan plan, List<Overview> overviews, long nanos) {
-        SeenCheck check = new SeenCheck(plan, Expected.of(plan), overviews, nanos);
+    /**
+     * Holds it.
+     *
+     * @param levels of a universe, 512 of them, or none where it is not heard; asked for only where something is parked
+     * @param nanos the time on the clock of the packets
+     */
+    public static Seen of(Plan plan, List<Overview> overviews, Function<Carrier, List<Integer>> levels, long nanos) {
+        SeenCheck check = new SeenCheck(plan, Expected.of(plan), overviews, levels, nanos);
         Set<Carrier> all = new TreeSet<>(check.expected.carriers());
         all.addAll(check.heard.keySet());
         return new Seen(all.stream().map(check::line).toList(), check.shift());
@@ -94,7 +109,25 @@ public final class SeenCheck {
         several(carrier, overview).ifPresent(remarks::add);
         senders(overview, overview.winners()).forEach(w -> ofSender(carrier, w, remarks));
         sameAs(carrier, overview).ifPresent(remarks::add);
+        if (!overview.isSampling()) {
+            parkedMoved(carrier).ifPresent(remarks::add);
+        }
         return remarks;
+    }
+
+    private Optional<Remark> parkedMoved(Carrier carrier) {
+        List<ParkedSlot> held = expected.universes(carrier).stream()
+                .flatMap(u -> parked.getOrDefault(u, List.of()).stream())
+                .toList();
+        List<Integer> sent = held.isEmpty() ? List.of() : levels.apply(carrier);
+        List<ParkedSlot> moved = held.stream()
+                .filter(h -> !sent.isEmpty() && level(sent, h) != h.value())
+                .toList();
+        return moved.stream().findFirst().map(m -> new Remark.ParkedMoved(m, level(sent, m), moved.size()));
+    }
+
+    private static int level(List<Integer> sent, ParkedSlot at) {
+        return sent.get(at.slot().slot().number() - 1);
     }
 
     /** Those whose levels meet in some slot with the same weight. */

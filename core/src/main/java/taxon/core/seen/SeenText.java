@@ -36,6 +36,13 @@ public final class SeenText {
         return ofSenders(remark);
     }
 
+    /** "104 is parked at 255 in slot 1.150, and is sent 0; 2 more are moved too." */
+    private static String of(Remark.ParkedMoved r) {
+        String more = r.count() == 1 ? "" : "; " + (r.count() - 1) + " more are moved too";
+        return r.first().unit() + " is parked at " + r.first().value() + " in slot "
+                + r.first().slot() + ", and is sent " + r.level() + more + ".";
+    }
+
     private static String ofSenders(Remark remark) {
         if (remark instanceof Remark.Several r) {
             String who = Listed.of(r.senders().stream().map(SeenText::name).toList());
@@ -46,6 +53,9 @@ public final class SeenText {
         if (remark instanceof Remark.OtherPriority r) {
             return name(r.sender()) + " sends it with priority " + r.sender().priority() + "; planned is " + r.planned()
                     + ".";
+        }
+        if (remark instanceof Remark.ParkedMoved r) {
+            return of(r);
         }
         if (remark instanceof Remark.Slow r) {
             return name(r.sender()) + " sends " + rate(r.sender().movingRate())

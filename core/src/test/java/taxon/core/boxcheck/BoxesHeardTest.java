@@ -6,10 +6,20 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import taxon.core.boxcheck.SeenBox.SeenPort;
+import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.fixture.ChannelScript;
+import taxon.core.network.BoxPort.Direction;
 import taxon.core.network.Ipv4;
 import taxon.core.network.NetCard;
+import taxon.core.network.PortAddress;
+import taxon.core.network.Route;
+import taxon.core.network.Route.PortRef;
 import taxon.core.rig.Box;
+import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
+import taxon.core.rig.Universe;
 import taxon.core.testing.Rigs;
 
 /** Two nodes are planned, at 10.0.0.11 and 10.0.0.12. */
@@ -27,7 +37,7 @@ class BoxesHeardTest {
     }
 
     private static BoxesHeard heard(SeenBox... seen) {
-        return new BoxesHeard(Optional.of(new NetCard(ip(200), 8)), List.of(seen), Map.of());
+        return new BoxesHeard(List.of(new NetCard(ip(200), 8)), List.of(seen), Map.of());
     }
 
     private static Silence silence(BoxesHeard heard, Box box) {
@@ -60,13 +70,13 @@ class BoxesHeardTest {
     @Test
     void theCauseThatIsKnownBestIsTold() {
         NetCard other = new NetCard(Ipv4.of(192, 168, 1, 5), 24);
-        BoxesHeard outside = new BoxesHeard(Optional.of(other), List.of(), Map.of(ip(12), new Silence.NotAsked()));
+        BoxesHeard outside = new BoxesHeard(List.of(other), List.of(), Map.of(ip(12), new Silence.NotAsked()));
         assertThat(silence(outside, QUAY)).isEqualTo(new Silence.OtherRange(other));
         assertThat(silence(outside, BOW)).isEqualTo(new Silence.NotAsked());
-        BoxesHeard found = new BoxesHeard(
-                Optional.of(other), List.of(seen(40, "Bow node")), Map.of(ip(12), new Silence.NotAsked()));
+        BoxesHeard found =
+                new BoxesHeard(List.of(other), List.of(seen(40, "Bow node")), Map.of(ip(12), new Silence.NotAsked()));
         assertThat(silence(found, BOW)).isEqualTo(new Silence.Elsewhere(ip(40)));
-        BoxesHeard unknown = new BoxesHeard(Optional.empty(), List.of(), Map.of());
+        BoxesHeard unknown = new BoxesHeard(List.of(), List.of(), Map.of());
         assertThat(silence(unknown, QUAY)).isEqualTo(new Silence.NoAnswer());
     }
 
@@ -75,5 +85,53 @@ class BoxesHeardTest {
         assertThat(heard(seen(11, "Quay node"), seen(50, "Spare node")).unplanned(PLAN))
                 .extracting(SeenBox::name)
                 .containsExactly("Spare node");
+    }
+
+    @Test
+    void aBoxIsInRangeWhereOneOfSeveralCardsReachesIt() {
+        NetCard far = new NetCard(Ipv4.of(192, 168, 1, 5), 24);
+        NetCard near = new NetCard(ip(200), 8);
+        assertThat(silence(new BoxesHeard(List.of(far, near), List.of(), Map.of()), QUAY))
+                .isEqualTo(new Silence.NoAnswer());
+        assertThat(silence(new BoxesHeard(List.of(far), List.of(), Map.of()), QUAY))
+                .isEqualTo(new Silence.OtherRange(far));
+    }
+
+    private static SeenBox quay(Direction first, int address) {
+        return new SeenBox(
+                ip(11),
+                ip(11),
+                "Quay node",
+                Optional.of(8),
+                List.of(
+                        new SeenPort(first, new PortAddress(address), true),
+                        new SeenPort(Direction.IN, new PortAddress(9), true)));
+    }
+
+    @Test
+    void whatKeepsLevelsFromAUnitIsToldOfItsOwnPortAlone() {
+        Plan routed = PLAN.with(new Universe(
+                UniverseNumber.of(1), "", List.of(new Route.ArtNet(new PortAddress(5), new PortRef(1, 1)))));
+        Plan plan = Rigs.place(
+                Rigs.add(routed, Rigs.typeOf("lamp", ChannelScript.block("Main", "Dimmer")), 1, 101),
+                1,
+                1,
+                StartAddress.of(1, 1));
+        Fixture lamp = plan.fixtures().get(0);
+        assertThat(WayTroubles.of(plan, lamp, heard(quay(Direction.OUT, 5), seen(12, "Bow node"))))
+                .isEmpty();
+        assertThat(WayTroubles.of(plan, lamp, heard(quay(Direction.OUT, 6))))
+                .singleElement()
+                .asString()
+                .contains("0·0·6");
+        assertThat(WayTroubles.of(plan, lamp, heard(quay(Direction.IN, 5))))
+                .singleElement()
+                .asString()
+                .contains("input");
+        assertThat(WayTroubles.of(plan, lamp, heard(seen(12, "Bow node"))))
+                .as("the silent one is told, and not the other")
+                .singleElement()
+                .asString()
+                .startsWith("Quay node at 10.0.0.11");
     }
 }

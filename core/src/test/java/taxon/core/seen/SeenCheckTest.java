@@ -7,7 +7,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
+import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.fixture.ChannelScript;
 import taxon.core.network.Delivery;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
@@ -18,9 +20,12 @@ import taxon.core.reception.Carrier;
 import taxon.core.reception.LevelPacket;
 import taxon.core.reception.Sender;
 import taxon.core.reception.Sender.Protocol;
+import taxon.core.reception.UniverseReception;
 import taxon.core.reception.Watch;
 import taxon.core.rig.Box;
+import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
+import taxon.core.rig.Traits;
 import taxon.core.rig.Universe;
 import taxon.core.testing.Rigs;
 
@@ -65,7 +70,11 @@ class SeenCheckTest {
 
     private Seen seen(Plan plan) {
         long now = (millis + 4_000) * MILLI;
-        return SeenCheck.of(plan, watch.overview(now), now);
+        return SeenCheck.of(
+                plan,
+                watch.overview(now),
+                c -> watch.state(c, now).map(UniverseReception.State::levels).orElse(List.of()),
+                now);
     }
 
     private List<Remark> remarks(Plan plan, Carrier carrier) {
@@ -288,5 +297,28 @@ class SeenCheckTest {
         assertThat(Expected.of(plan).carriers()).isEmpty();
         assertThat(Expected.of(plan(sacn(5, 1))).carriers(UniverseNumber.of(1))).containsExactly(sacn(5));
         assertThat(Optional.of(sacn(5))).isEqualTo(Expected.carrier(sacn(5, 1)));
+    }
+
+    @Test
+    void whatIsParkedAndSentSomethingElseIsSaid() {
+        Plan plan = Rigs.place(
+                Rigs.add(
+                        plan(sacn(1, 1)),
+                        Rigs.typeOf("head", ChannelScript.block("Main", "Dimmer Control1 Pan")),
+                        1,
+                        101),
+                1,
+                1,
+                StartAddress.of(1, 2));
+        Fixture fixture = plan.fixtures().get(0);
+        Plan parked = plan.with(
+                fixture.withTraits(fixture.traits().withParked(List.of(new Traits.Parked(1, 2, 200, "lamp on")))));
+        send(DESK, 1, 100, 25, true, 0, 9, 200, 7);
+        assertThat(remarks(parked, sacn(1))).noneMatch(Remark.ParkedMoved.class::isInstance);
+        send(DESK, 1, 100, 25, true, 0, 9, 10, 7);
+        assertThat(remarks(parked, sacn(1)))
+                .contains(new Remark.ParkedMoved(new ParkedSlot("101", StartAddress.of(1, 3), 200), 10, 1));
+        assertThat(SeenText.of(new Remark.ParkedMoved(new ParkedSlot("101", StartAddress.of(1, 3), 200), 10, 3)))
+                .isEqualTo("101 is parked at 200 in slot 1.003, and is sent 10; 2 more are moved too.");
     }
 }

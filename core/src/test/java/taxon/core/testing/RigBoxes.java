@@ -89,7 +89,8 @@ public final class RigBoxes {
                                 List.of(Length.metres("7"), Length.metres("" + (8 + random.nextInt(20)))),
                                 random.nextBoolean() ? List.of() : List.of(2, 1),
                                 2 + random.nextInt(9)),
-                Optional.of(Ipv4.of(10, 0, 0, 5)).filter(c -> random.nextBoolean()));
+                Optional.of(Ipv4.of(10, 0, 0, 5)).filter(c -> random.nextBoolean()),
+                random.nextBoolean() ? List.of() : List.of(Ipv4.of(10, 9, 0, 5), Ipv4.of(2, 0, 0, 5)));
     }
 
     private static Box box(int number, BoxKind kind, Plan plan, Random random) {

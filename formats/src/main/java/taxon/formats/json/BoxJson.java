@@ -206,6 +206,10 @@ final class BoxJson {
             }
         });
         rules.card().ifPresent(c -> node.put("card", c.toString()));
+        if (!rules.beside().isEmpty()) {
+            ArrayNode beside = node.putArray("cardsBeside");
+            rules.beside().forEach(c -> beside.add(c.toString()));
+        }
         if (!rules.cable().equals(CableRules.USUAL)) {
             node.set("cable", write(rules.cable()));
         }
@@ -232,7 +236,8 @@ final class BoxJson {
                 counting,
                 Json.optional(node, "ip", BoxJson::readIpRules),
                 Json.optional(node, "cable", BoxJson::readCable).orElse(CableRules.USUAL),
-                Json.optional(node, "card", n -> ip(n.asString())));
+                Json.optional(node, "card", n -> ip(n.asString())),
+                Json.list(node, "cardsBeside", n -> ip(n.asString())));
     }
 
     private static IpRules readIpRules(JsonNode node) {

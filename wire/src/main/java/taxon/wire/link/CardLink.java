@@ -32,7 +32,7 @@ import taxon.wire.sacn.codec.SacnPacket;
  * <p>Anyone can send anything: what is no packet is counted and dropped, and what a listener cannot deal with is counted and the next
  * packet is received. Listeners run on the receiving thread and must not block. Safe for several threads.
  */
-public final class CardLink implements AutoCloseable {
+public final class CardLink implements Link, AutoCloseable {
     private static final System.Logger LOG = System.getLogger(CardLink.class.getName());
     private static final int SEND_TRIES = 100;
     private static final long SEND_PAUSE_NANOS = 100_000;
@@ -116,35 +116,33 @@ public final class CardLink implements AutoCloseable {
         return new CardLink(card, sharing);
     }
 
+    @Override
     public Ipv4 card() {
         return card;
     }
 
-    /** True when another program had the port of Art-Net on this address when this was opened: of what is sent to the address alone, only one of the two hears. */
+    @Override
+    public List<Ipv4> cards() {
+        return List.of(card);
+    }
+
+    @Override
     public boolean isCrowded() {
         return crowded;
     }
 
-    /** Tells somebody of all that comes, until they have enough. */
+    @Override
     public Ending listen(LinkListener listener) {
         listeners.add(listener);
         return () -> listeners.remove(listener);
     }
 
-    /**
-     * Joins the group of a universe of streaming ACN; several may, and it is left when the last has enough.
-     *
-     * @throws IOException when the system gives no socket for it
-     */
+    @Override
     public Ending join(SacnUniverse universe) throws IOException {
         return join(universe.multicastGroup());
     }
 
-    /**
-     * Joins the group by which senders of streaming ACN say what they send (ANSI E1.31, 4.3).
-     *
-     * @throws IOException when the system gives no socket for it
-     */
+    @Override
     public Ending joinDiscovery() throws IOException {
         return join(SacnDiscovery.GROUP);
     }
@@ -176,10 +174,7 @@ public final class CardLink implements AutoCloseable {
         }
     }
 
-    /**
-     * Makes sure that answers to this address come here: where several sockets have one address, the system gives a packet to the one
-     * that was opened last. Does nothing where the port is not shared.
-     */
+    @Override
     public synchronized void claim() throws IOException {
         requireOpen();
         if (sharing == Sharing.SHARED) {
@@ -196,21 +191,17 @@ public final class CardLink implements AutoCloseable {
         }
     }
 
-    /** @throws SendForbiddenException when the policy does not allow it; then nothing was sent */
+    @Override
     public void send(ArtPacket packet, Ipv4 destination, SendPolicy policy) throws IOException {
         send(packet, new InetSocketAddress(Sockets.address(destination), ArtNetCodec.UDP_PORT), policy);
     }
 
-    /** @throws SendForbiddenException when the policy does not allow it; then nothing was sent */
+    @Override
     public void send(ArtPacket packet, InetSocketAddress destination, SendPolicy policy) throws IOException {
         send(channel(), ArtNetCodec.encode(packet), destination, policy);
     }
 
-    /**
-     * Sends a packet of streaming ACN to a box, or to a group: a group leaves by this card only.
-     *
-     * @throws SendForbiddenException when the policy does not allow it; then nothing was sent
-     */
+    @Override
     public void send(SacnPacket packet, Ipv4 destination, SendPolicy policy) throws IOException {
         send(sacn, packet.encode(), new InetSocketAddress(Sockets.address(destination), SacnData.UDP_PORT), policy);
     }
@@ -234,7 +225,7 @@ public final class CardLink implements AutoCloseable {
         throw new IOException("this computer does not get rid of its packets to " + ip);
     }
 
-    /** What came so far. */
+    @Override
     public LinkCounts counts() {
         return new LinkCounts(packets.get(), malformed.get(), failures.get(), SystemDrops.of(entries()));
     }

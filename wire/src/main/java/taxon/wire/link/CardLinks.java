@@ -1,8 +1,11 @@
 package taxon.wire.link;
 
 import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import taxon.core.network.Ipv4;
 import taxon.wire.link.CardLink.Ending;
 
@@ -24,7 +27,7 @@ public final class CardLinks implements AutoCloseable {
      *
      * @param ending gives it back; the last who does so closes it
      */
-    public record Lease(CardLink link, Ending ending) implements AutoCloseable {
+    public record Lease(Link link, Ending ending) implements AutoCloseable {
         @Override
         public void close() {
             ending.close();
@@ -32,15 +35,46 @@ public final class CardLinks implements AutoCloseable {
     }
 
     /** @throws IOException when the address is not this computer's, or another program has its ports for itself */
-    public synchronized Lease lease(Ipv4 card) throws IOException {
+    public Lease lease(Ipv4 card) throws IOException {
+        CardLink link = hold(card);
+        boolean[] given = new boolean[1];
+        return new Lease(link, () -> giveBack(card, given));
+    }
+
+    /**
+     * The links of several cards as one.
+     *
+     * @param beside further ones; none for the first alone
+     * @throws IOException when one of them cannot be had; then none is
+     */
+    public Lease lease(Ipv4 first, List<Ipv4> beside) throws IOException {
+        if (beside.isEmpty()) {
+            return lease(first);
+        }
+        List<CardLink> links = new ArrayList<>();
+        List<Ending> endings = new ArrayList<>();
+        try {
+            for (Ipv4 card :
+                    Stream.concat(Stream.of(first), beside.stream()).distinct().toList()) {
+                links.add(hold(card));
+                boolean[] given = new boolean[1];
+                endings.add(() -> giveBack(card, given));
+            }
+        } catch (IOException e) {
+            endings.forEach(Ending::close);
+            throw e;
+        }
+        return new Lease(new SeveralCards(links), () -> endings.forEach(Ending::close));
+    }
+
+    private synchronized CardLink hold(Ipv4 card) throws IOException {
         Held held = links.get(card);
         if (held == null) {
             held = new Held(CardLink.open(card, CardLink.Sharing.SHARED));
             links.put(card, held);
         }
         held.holders++;
-        boolean[] given = new boolean[1];
-        return new Lease(held.link, () -> giveBack(card, given));
+        return held.link;
     }
 
     private synchronized void giveBack(Ipv4 card, boolean[] given) {

@@ -26,7 +26,7 @@ public final class LevelSender {
 
     private static final int MOST_SEQUENCE = 255;
 
-    private final CardLink link;
+    private final Link link;
     private final SendPolicy policy;
     private final Bytes cid;
     private final String name;
@@ -48,7 +48,7 @@ public final class LevelSender {
      * @param cid 16 bytes that name the source
      * @param name at most 63 bytes
      */
-    public LevelSender(CardLink link, SendPolicy policy, Bytes cid, String name) {
+    public LevelSender(Link link, SendPolicy policy, Bytes cid, String name) {
         this.link = link;
         this.policy = policy;
         this.cid = cid;

@@ -8,6 +8,7 @@ import java.net.DatagramPacket;
 import java.net.DatagramSocket;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
+import java.util.List;
 import java.util.Random;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
@@ -247,6 +248,67 @@ class CardLinkTest {
             one.close();
             two.link().claim();
             two.close();
+            CardLink.open(LOCAL, Sharing.ALONE).close();
+        }
+    }
+
+    @Test
+    void severalCardsHearAsOneAndSpeakByTheNearest() throws Exception {
+        Ipv4 far = Ipv4.of(127, 84, 9, 1);
+        Ipv4 box = Ipv4.of(127, 84, 9, 2);
+        try (CardLinks links = new CardLinks();
+                CardLink there = CardLink.open(box, Sharing.ALONE);
+                CardLink near = CardLink.open(OTHER, Sharing.ALONE)) {
+            CardLinks.Lease lease = links.lease(LOCAL, List.of(far));
+            Link both = lease.link();
+            assertThat(both.cards()).containsExactly(LOCAL, far);
+            Ear ear = new Ear();
+            both.listen(ear);
+            BlockingQueue<String> senders = new LinkedBlockingQueue<>();
+            for (CardLink one : List.of(there, near)) {
+                one.listen(new LinkListener() {
+                    @Override
+                    public void artNet(ArtPacket packet, InetSocketAddress sender, long nanos) {
+                        senders.add(one.card() + " hears " + sender.getAddress().getHostAddress());
+                    }
+                });
+            }
+            both.send(new ArtPacket.Poll(), box, ANY);
+            assertThat(senders.poll(PATIENCE_SECONDS, TimeUnit.SECONDS)).isEqualTo("127.84.9.2 hears 127.84.9.1");
+            both.send(new ArtPacket.Poll(), OTHER, ANY);
+            assertThat(senders.poll(PATIENCE_SECONDS, TimeUnit.SECONDS)).isEqualTo("127.84.0.2 hears 127.84.0.1");
+            there.send(new ArtPacket.IpEnquiry(), far, ANY);
+            assertThat(ear.nextArtNet()).isEqualTo(new ArtPacket.IpEnquiry());
+            there.send(new ArtPacket.Poll(), LOCAL, ANY);
+            assertThat(ear.nextArtNet()).isEqualTo(new ArtPacket.Poll());
+            assertThat(both.counts().packets()).isEqualTo(2);
+            lease.close();
+            CardLink.open(far, Sharing.ALONE).close();
+            CardLink.open(LOCAL, Sharing.ALONE).close();
+        }
+    }
+
+    /** A group comes by one wire once, however many addresses this computer has on it. */
+    @Test
+    void severalCardsOfOneWireHearAGroupOnce() throws Exception {
+        try (CardLinks links = new CardLinks();
+                CardLink sender = CardLink.open(OTHER, Sharing.ALONE)) {
+            CardLinks.Lease lease = links.lease(LOCAL, List.of(Ipv4.of(127, 84, 9, 1)));
+            Ear ear = new Ear();
+            lease.link().listen(ear);
+            lease.link().join(UNIVERSE);
+            sender.send(levels(UNIVERSE, 1), UNIVERSE.multicastGroup(), GROUPS);
+            sender.send(levels(UNIVERSE, 2), UNIVERSE.multicastGroup(), GROUPS);
+            assertThat(ear.nextSacn()).isEqualTo(levels(UNIVERSE, 1));
+            assertThat(ear.nextSacn()).isEqualTo(levels(UNIVERSE, 2));
+        }
+    }
+
+    @Test
+    void whereOneOfSeveralCardsIsNotThereNoneIsHeld() throws Exception {
+        try (CardLinks links = new CardLinks()) {
+            assertThatThrownBy(() -> links.lease(LOCAL, List.of(Ipv4.of(203, 0, 113, 7))))
+                    .isInstanceOf(IOException.class);
             CardLink.open(LOCAL, Sharing.ALONE).close();
         }
     }

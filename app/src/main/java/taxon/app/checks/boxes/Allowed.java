@@ -1,7 +1,6 @@
 package taxon.app.checks.boxes;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import taxon.core.network.Ipv4;
@@ -31,9 +30,12 @@ public final class Allowed {
         return ip -> ip.isLoopback() || planned.contains(ip);
     }
 
-    /** Whom a question for all goes to: all of a card's own network, where that may be. */
-    static Optional<Ipv4> everyone(Optional<NetCard> own, boolean armed) {
-        return own.filter(o -> armed || o.ip().isLoopback())
-                .map(o -> o.ip().isLoopback() ? EVERYONE_HERE : o.subnet().broadcast());
+    /** Whom a question for all goes to: all of each card's own network, where that may be. */
+    static List<Ipv4> everyone(List<NetCard> own, boolean armed) {
+        return own.stream()
+                .filter(o -> armed || o.ip().isLoopback())
+                .map(o -> o.ip().isLoopback() ? EVERYONE_HERE : o.subnet().broadcast())
+                .distinct()
+                .toList();
     }
 }

@@ -6,7 +6,6 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
@@ -16,7 +15,7 @@ import taxon.core.network.Ipv4;
 import taxon.core.network.NetCard;
 import taxon.core.rig.Box;
 import taxon.wire.artnet.link.RollCall;
-import taxon.wire.link.CardLink;
+import taxon.wire.link.Link;
 import taxon.wire.link.SendForbiddenException;
 import taxon.wire.link.SendPolicy;
 
@@ -32,17 +31,17 @@ public final class BoxAsker implements AutoCloseable {
 
     private final RollCall call;
     private final SendPolicy policy;
-    private final Optional<NetCard> own;
+    private final List<NetCard> own;
     private final Map<Ipv4, Silence> hindered = new HashMap<>();
     private final Set<Ipv4> askedForMask = new HashSet<>();
 
     /**
      * Asks by a card.
      *
-     * @param own how that card is on the network; empty where that is not known
+     * @param own how its cards are on the network; empty where that is not known
      * @throws IOException when the link is closed
      */
-    public BoxAsker(CardLink link, SendPolicy policy, Optional<NetCard> own) throws IOException {
+    public BoxAsker(Link link, SendPolicy policy, List<NetCard> own) throws IOException {
         this.policy = policy;
         this.own = own;
         call = RollCall.over(link, policy);
@@ -52,10 +51,10 @@ public final class BoxAsker implements AutoCloseable {
      * Whom to ask.
      *
      * @param planned by their own addresses
-     * @param everyone a broadcast address; empty where nobody else is asked
+     * @param everyone broadcast addresses; none where nobody else is asked
      * @param untilThere true when it is enough that all of these answered, false when others are waited for too
      */
-    public record Whom(List<Box> planned, Optional<Ipv4> everyone, boolean untilThere) {
+    public record Whom(List<Box> planned, List<Ipv4> everyone, boolean untilThere) {
         List<Ipv4> addresses() {
             return planned.stream().flatMap(b -> b.ip().stream()).distinct().toList();
         }
@@ -72,7 +71,7 @@ public final class BoxAsker implements AutoCloseable {
             call.round();
             askedForMask.clear();
             whom.addresses().forEach(this::poll);
-            whom.everyone().filter(policy::allows).ifPresent(this::poll);
+            whom.everyone().stream().filter(policy::allows).forEach(this::poll);
             hear(whom, patience.round(), told, stop);
         }
         if (!stop.getAsBoolean()) {

@@ -2,8 +2,8 @@ package taxon.app.checks.boxes;
 
 import java.io.IOException;
 import java.time.Clock;
+import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
@@ -71,11 +71,10 @@ public class BoxSearches implements DisposableBean {
     }
 
     private void run(int job, Plan plan, boolean armed) {
-        Optional<NetCard> own = card.network(plan);
-        Optional<Ipv4> everyone = Allowed.everyone(own, armed);
+        List<NetCard> own = card.networks(plan);
+        List<Ipv4> everyone = Allowed.everyone(own, armed);
         SendPolicy planned = Allowed.to(plan, armed);
-        SendPolicy policy =
-                ip -> planned.allows(ip) || everyone.filter(ip::equals).isPresent();
+        SendPolicy policy = ip -> planned.allows(ip) || everyone.contains(ip);
         try (CardLinks.Lease lease = card.lease(plan);
                 BoxAsker asker = new BoxAsker(lease.link(), policy, own)) {
             BoxAsker.Whom whom = new BoxAsker.Whom(

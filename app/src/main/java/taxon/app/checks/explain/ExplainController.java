@@ -95,8 +95,12 @@ class ExplainController {
         model.addAttribute("lines", explained.map(e -> lines(state.plan(), e)).orElse(List.of()));
         Optional<Trial> next = explained.flatMap(Explained::next);
         model.addAttribute("next", next.map(Trial::toString).orElse(""));
+        model.addAttribute("universe", next.map(t -> t.universe().toString()).orElse(""));
         model.addAttribute(
-                "armed", next.filter(t -> lifts.isArmed(job, t.universe())).isPresent());
+                "alive",
+                next.flatMap(t -> lifts.covering(job, t.universe()))
+                        .map(a -> "/jobs/" + job + "/checks/raise/" + a.id() + "/alive")
+                        .orElse(""));
         return "checks/explain";
     }
 

@@ -6,6 +6,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.concurrent.TimeUnit;
+import taxon.core.boxcheck.BoxesHeard;
+import taxon.core.boxcheck.WayTroubles;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.AttributeBook;
@@ -34,15 +36,19 @@ final class ArmingJson {
     private final long now = System.nanoTime();
     private final Map<UniverseNumber, byte[]> levels = new TreeMap<>();
 
-    private ArmingJson(Plan plan, Arming arming) {
+    private final Optional<BoxesHeard> boxes;
+
+    private ArmingJson(Plan plan, Arming arming, Optional<BoxesHeard> boxes) {
+        this.boxes = boxes;
         this.plan = plan;
         this.arming = arming;
         arming.grip()
                 .ifPresent(g -> g.frames(now).forEach(f -> levels.put(f.outlet().universe(), f.levels())));
     }
 
-    static ObjectNode of(Plan plan, Arming arming) {
-        return new ArmingJson(plan, arming).body();
+    /** @param boxes what was heard of them when somebody last looked */
+    static ObjectNode of(Plan plan, Arming arming, Optional<BoxesHeard> boxes) {
+        return new ArmingJson(plan, arming, boxes).body();
     }
 
     private ObjectNode body() {
@@ -119,6 +125,10 @@ final class ArmingJson {
             }
         }
         body.put("dark", isKnown(fixture) ? DarkText.of(Visibility.of(all)) : "");
+        body.put(
+                "way",
+                boxes.map(b -> String.join(" ", WayTroubles.of(plan, fixture, b)))
+                        .orElse(""));
     }
 
     /** What keeps it dark is told where all that it gets is known. */

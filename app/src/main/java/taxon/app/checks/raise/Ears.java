@@ -19,10 +19,10 @@ import taxon.wire.artnet.codec.ArtPacket.Output;
 import taxon.wire.artnet.codec.ArtPacket.PollReply;
 import taxon.wire.artnet.link.ArtNetController;
 import taxon.wire.bytes.Bytes;
-import taxon.wire.link.CardLink;
 import taxon.wire.link.CardLink.Ending;
 import taxon.wire.link.CardLinks;
 import taxon.wire.link.LevelEar;
+import taxon.wire.link.Link;
 import taxon.wire.link.SendPolicy;
 
 /** Finds out who else sends to some outlets: by listening, and by asking the boxes that are spoken to alone. */
@@ -60,7 +60,7 @@ final class Ears implements AutoCloseable {
         }
     }
 
-    CardLink link() {
+    Link link() {
         return lease.link();
     }
 

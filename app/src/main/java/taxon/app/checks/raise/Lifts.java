@@ -38,9 +38,7 @@ public class Lifts {
 
     /** The arming of a job by which a unit can be raised; empty where none is in force. */
     public Optional<InForce> covering(int job, Plan plan, FixtureKey unit) {
-        return find(job, plan, unit)
-                .map(a -> new InForce(
-                        a.id(), a.asked().who(), a.at(a.grip().orElseThrow().until())));
+        return find(job, plan, unit).map(Lifts::inForce);
     }
 
     /** What armings of a job hold up now: the slots whose level is not 0. */
@@ -55,9 +53,16 @@ public class Lifts {
         return raised;
     }
 
-    /** True when an arming of a job that is in force was made for the whole of a universe. */
-    public boolean isArmed(int job, UniverseNumber universe) {
-        return arming(job, universe).isPresent();
+    /** The arming of a job that was made for the whole of a universe; empty where none is in force. */
+    public Optional<InForce> covering(int job, UniverseNumber universe) {
+        return arming(job, universe).map(Lifts::inForce);
+    }
+
+    private static InForce inForce(Arming arming) {
+        return new InForce(
+                arming.id(),
+                arming.asked().who(),
+                arming.at(arming.grip().orElseThrow().until()));
     }
 
     private Optional<Arming> arming(int job, UniverseNumber universe) {

@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import taxon.app.access.People;
+import taxon.app.checks.boxes.BoxSearches;
 import taxon.app.checks.raise.Asked.NotArmedException;
 import taxon.app.edit.JobState;
 import taxon.app.form.Fields;
@@ -40,8 +41,10 @@ class RaiseController {
     private final Frames frames;
     private final Armings armings;
     private final LiveFeed live;
+    private final BoxSearches searches;
 
-    RaiseController(Frames frames, Armings armings, LiveFeed live) {
+    RaiseController(Frames frames, Armings armings, LiveFeed live, BoxSearches searches) {
+        this.searches = searches;
         this.frames = frames;
         this.armings = armings;
         this.live = live;
@@ -53,7 +56,7 @@ class RaiseController {
         if (Reply.wantsJson(request)) {
             ObjectNode body = Json.object().put("job", job);
             var list = body.putArray("armings");
-            armings.of(job).forEach(a -> list.add(ArmingJson.of(state.plan(), a)));
+            armings.of(job).forEach(a -> list.add(json(state.plan(), a)));
             return Reply.json(HttpStatus.OK, body);
         }
         frames.open(job, Optional.of(Stage.CHECKS), request, model);
@@ -118,12 +121,16 @@ class RaiseController {
         JobState state = frames.state(job);
         Arming arming = find(job, id);
         if (Reply.wantsJson(request)) {
-            return Reply.json(HttpStatus.OK, ArmingJson.of(state.plan(), arming));
+            return Reply.json(HttpStatus.OK, json(state.plan(), arming));
         }
         frames.open(job, Optional.of(Stage.CHECKS), request, model);
         model.addAttribute("line", ArmingLine.of(arming, state.plan()));
         model.addAttribute("view", ArmingView.of(state.plan(), arming));
         return "checks/driving";
+    }
+
+    private ObjectNode json(Plan plan, Arming arming) {
+        return ArmingJson.of(plan, arming, searches.of(arming.job()).heard());
     }
 
     private Arming find(int job, int id) {
@@ -136,7 +143,7 @@ class RaiseController {
         Arming arming = find(job, id);
         return live.follow(
                 job + " raise " + id,
-                () -> ArmingJson.of(frames.state(job).plan(), arming).toString());
+                () -> json(frames.state(job).plan(), arming).toString());
     }
 
     @PostMapping("/jobs/{job}/checks/raise/{id}/arm")

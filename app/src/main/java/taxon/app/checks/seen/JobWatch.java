@@ -3,6 +3,7 @@ package taxon.app.checks.seen;
 import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -13,6 +14,7 @@ import taxon.core.network.Ipv4;
 import taxon.core.network.SacnUniverse;
 import taxon.core.reception.Carrier;
 import taxon.core.reception.Sender.Protocol;
+import taxon.core.reception.UniverseReception;
 import taxon.core.reception.Watch;
 import taxon.core.rig.Plan;
 import taxon.core.seen.Expected;
@@ -23,7 +25,7 @@ import taxon.wire.link.CardLinks;
 import taxon.wire.link.LevelEar;
 import taxon.wire.link.LinkCounts;
 
-/** Listening for one job by one card, from its beginning to its end. */
+/** Listening for one job by its cards, from its beginning to its end. */
 final class JobWatch implements AutoCloseable {
     /** A socket each. */
     static final int MOST_JOINED = 1_024;
@@ -71,6 +73,11 @@ final class JobWatch implements AutoCloseable {
         return lease.link().card();
     }
 
+    /** All by which it listens, the plan's own card first. */
+    List<Ipv4> cards() {
+        return lease.link().cards();
+    }
+
     /** True when another program has the card's port of Art-Net too. */
     boolean isCrowded() {
         return lease.link().isCrowded();
@@ -96,9 +103,14 @@ final class JobWatch implements AutoCloseable {
      */
     synchronized Seen seen(Plan plan, long nanos) {
         if (looked.filter(l -> l.isOf(plan) && nanos - l.nanos() < FRESH_NANOS).isEmpty()) {
-            looked = Optional.of(new Looked(plan, nanos, SeenCheck.of(plan, watch.overview(nanos), nanos)));
+            looked = Optional.of(
+                    new Looked(plan, nanos, SeenCheck.of(plan, watch.overview(nanos), c -> levels(c, nanos), nanos)));
         }
         return looked.orElseThrow().seen();
+    }
+
+    private List<Integer> levels(Carrier carrier, long nanos) {
+        return watch.state(carrier, nanos).map(UniverseReception.State::levels).orElse(List.of());
     }
 
     /** Hears one more universe, until listening ends. */

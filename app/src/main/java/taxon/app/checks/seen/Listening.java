@@ -2,6 +2,7 @@ package taxon.app.checks.seen;
 
 import java.io.IOException;
 import java.time.Clock;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
@@ -9,9 +10,11 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Service;
 import taxon.app.cards.ChosenCard;
+import taxon.core.network.Ipv4;
 import taxon.core.rig.Plan;
 
 /** Which jobs are listened for. It goes on when its page is closed, until somebody ends it, and sends nothing. */
@@ -46,13 +49,13 @@ class Listening implements SmartLifecycle {
     }
 
     /**
-     * Begins to listen by the plan's card, or by it instead of another; does nothing where that is done already.
+     * Begins to listen by the plan's cards, or by them instead of others; does nothing where that is done already.
      *
      * @throws IOException when the card is not there, another program has its ports for itself, or a universe cannot be joined
      */
     synchronized JobWatch begin(int job, Plan plan) throws IOException {
         JobWatch known = watches.get(job);
-        if (known != null && known.card().equals(card.of(plan))) {
+        if (known != null && known.cards().equals(cards(plan))) {
             known.follow(plan);
             return known;
         }
@@ -61,6 +64,12 @@ class Listening implements SmartLifecycle {
         watches.put(job, begun);
         begun.follow(plan);
         return begun;
+    }
+
+    private List<Ipv4> cards(Plan plan) throws IOException {
+        return Stream.concat(Stream.of(card.of(plan)), card.beside(plan).stream())
+                .distinct()
+                .toList();
     }
 
     synchronized void end(int job) {

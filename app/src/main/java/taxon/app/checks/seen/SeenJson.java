@@ -36,6 +36,8 @@ final class SeenJson {
         body.put("notHeard", watch.keepUp(state.plan()));
         long now = System.nanoTime();
         Seen seen = watch.seen(state.plan(), now);
+        var cards = body.putArray("cards");
+        watch.cards().forEach(c -> cards.add(c.toString()));
         body.put("card", watch.card().toString())
                 .put("since", watch.began().toString())
                 .put("asPlanned", seen.asPlanned())

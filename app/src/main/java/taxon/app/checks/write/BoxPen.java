@@ -34,7 +34,7 @@ import taxon.core.writing.Value;
 import taxon.wire.artnet.codec.ArtPacket;
 import taxon.wire.artnet.codec.ArtPacket.Address;
 import taxon.wire.artnet.codec.ProgramCommand;
-import taxon.wire.link.CardLink;
+import taxon.wire.link.Link;
 import taxon.wire.link.SendPolicy;
 
 /** Programs boxes by Art-Net, and asks each until it says what was wanted, or its time is over. */
@@ -42,11 +42,11 @@ final class BoxPen implements Pen {
     private final int job;
     private final Plan plan;
     private final BoxSearches searches;
-    private final CardLink link;
+    private final Link link;
     private final SendPolicy policy;
     private final Duration answerWithin;
 
-    BoxPen(int job, Plan plan, BoxSearches searches, CardLink link, SendPolicy policy, Duration answerWithin) {
+    BoxPen(int job, Plan plan, BoxSearches searches, Link link, SendPolicy policy, Duration answerWithin) {
         this.job = job;
         this.plan = plan;
         this.searches = searches;
@@ -116,9 +116,9 @@ final class BoxPen implements Pen {
 
     private List<SeenBox> ask(Box box, Ipv4 where) throws IOException, InterruptedException {
         Box there = box.with(new NetCard(where, box.card().map(NetCard::prefix).orElseThrow()));
-        try (BoxAsker asker = new BoxAsker(link, policy, Optional.empty())) {
+        try (BoxAsker asker = new BoxAsker(link, policy, List.of())) {
             asker.ask(
-                    new BoxAsker.Whom(List.of(there), Optional.empty(), true),
+                    new BoxAsker.Whom(List.of(there), List.of(), true),
                     Patience.reading(answerWithin),
                     h -> {},
                     () -> false);

@@ -20,6 +20,7 @@ import taxon.wire.artnet.codec.ArtPacket.TodData;
 import taxon.wire.artnet.link.DeviceTable.Outlet;
 import taxon.wire.bytes.MalformedPacketException;
 import taxon.wire.link.CardLink;
+import taxon.wire.link.Link;
 import taxon.wire.link.LinkListener;
 import taxon.wire.link.SendPolicy;
 import taxon.wire.rdm.codec.RdmMessage;
@@ -36,14 +37,14 @@ public final class ArtNetController implements AutoCloseable {
     private static final Duration MORE_REPLIES = Duration.ofMillis(60);
 
     private final LinkedBlockingQueue<Arrival> arrivals = new LinkedBlockingQueue<>(10_000);
-    private final CardLink link;
+    private final Link link;
     private final SendPolicy policy;
     private final Duration timeout;
     private final CardLink.Ending listening;
 
     private record Arrival(ArtPacket packet, Ipv4 sender) {}
 
-    private ArtNetController(CardLink link, SendPolicy policy, Duration timeout) {
+    private ArtNetController(Link link, SendPolicy policy, Duration timeout) {
         this.link = link;
         this.policy = policy;
         this.timeout = timeout;
@@ -61,7 +62,7 @@ public final class ArtNetController implements AutoCloseable {
      * @param timeout how long one try waits for an answer
      * @throws IOException when the link is closed
      */
-    public static ArtNetController over(CardLink link, SendPolicy policy, Duration timeout) throws IOException {
+    public static ArtNetController over(Link link, SendPolicy policy, Duration timeout) throws IOException {
         link.claim();
         return new ArtNetController(link, policy, timeout);
     }

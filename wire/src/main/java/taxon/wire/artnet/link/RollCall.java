@@ -18,6 +18,7 @@ import taxon.wire.artnet.codec.ArtPacket;
 import taxon.wire.artnet.codec.ArtPacket.PollReply;
 import taxon.wire.artnet.codec.ArtPacket.Port;
 import taxon.wire.link.CardLink;
+import taxon.wire.link.Link;
 import taxon.wire.link.LinkListener;
 import taxon.wire.link.SendPolicy;
 
@@ -33,7 +34,7 @@ public final class RollCall implements AutoCloseable {
     private static final int MOST_PAGES = 64;
 
     private final LinkedBlockingQueue<Arrival> arrivals = new LinkedBlockingQueue<>(10_000);
-    private final CardLink link;
+    private final Link link;
     private final SendPolicy policy;
     private final CardLink.Ending listening;
     private final Map<Known, Pages> devices = new LinkedHashMap<>();
@@ -112,7 +113,7 @@ public final class RollCall implements AutoCloseable {
         }
     }
 
-    private RollCall(CardLink link, SendPolicy policy) {
+    private RollCall(Link link, SendPolicy policy) {
         this.link = link;
         this.policy = policy;
         listening = link.listen(new LinkListener() {
@@ -128,7 +129,7 @@ public final class RollCall implements AutoCloseable {
      *
      * @throws IOException when the link is closed
      */
-    public static RollCall over(CardLink link, SendPolicy policy) throws IOException {
+    public static RollCall over(Link link, SendPolicy policy) throws IOException {
         link.claim();
         return new RollCall(link, policy);
     }
