@@ -33,7 +33,7 @@ import tools.jackson.databind.node.ObjectNode;
 @Controller
 class ExplainController {
     private static final int MOST_TEXT = 4_000;
-    private static final int MOST_SHOWN = 8;
+    private static final int MOST_SHOWN = 5;
     private static final double HUNDRED = 100;
     private static final int FULL = 255;
 
