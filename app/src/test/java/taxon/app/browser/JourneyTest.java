@@ -242,6 +242,19 @@ class JourneyTest {
         browser.see("#write-state", "1 of 1 written and read back.");
         browser.click("a[href$='/checks']");
         browser.see("#comparison tr:has(a[href$='" + keyOf("204") + "']) .verdict", "right");
+        manyUnitsAreWrittenToByOneList();
+    }
+
+    /** What a list takes and what it leaves out is on its page before it is armed; all that it writes is read back. */
+    private static void manyUnitsAreWrittenToByOneList() {
+        browser.click("#make-list");
+        browser.until("one order only", () -> browser.count("#orders tbody tr") > 1);
+        browser.click("#arm");
+        browser.see("#armed", "writes until");
+        browser.click("#write");
+        browser.see("#write-state", "written and read back.");
+        browser.click("a[href$='/checks']");
+        browser.see("#comparison", "unexpected");
     }
 
     private static int keyOf(String id) {
