@@ -55,7 +55,7 @@ final class Answers {
         return did(said.unit().key(), said.words());
     }
 
-    private static Response did(FixtureKey unit, String words) {
+    private static Response did(FixtureKey unit, String words) throws NotUnderstoodException {
         if (UNSTEADY.matcher(words).matches()) {
             return Response.unsteady(unit);
         }
@@ -67,12 +67,19 @@ final class Answers {
                 reversed ? Response.Manner.OTHER_WAY : Response.Manner.AS_TOLD);
     }
 
-    /** What moved; empty where it is not said. */
-    static Optional<Attribute> attribute(String words) {
+    /**
+     * What moved; empty where it is not said.
+     *
+     * @throws NotUnderstoodException when it is no word
+     */
+    static Optional<Attribute> attribute(String words) throws NotUnderstoodException {
         Matcher verb = VERB.matcher(words);
         String what = verb.matches() ? verb.group(1) : words;
         if (what.isEmpty() || SOMETHING.matcher(what).matches()) {
             return Optional.empty();
+        }
+        if (what.codePoints().noneMatch(Character::isLetterOrDigit)) {
+            throw new NotUnderstoodException("“" + what + "” is nothing that a unit does.");
         }
         String meant = DONE.getOrDefault(what.toLowerCase(java.util.Locale.ROOT), what);
         return Optional.of(AttributeWords.read(meant).attribute());

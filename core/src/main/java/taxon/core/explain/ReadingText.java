@@ -70,6 +70,9 @@ final class ReadingText {
                                 + " name, pan reversed, tilt reversed, pan and tilt exchanged, axes straight.");
             }
         }
+        if (starts.isEmpty() && mode.isEmpty() && axes.isEmpty()) {
+            throw new NotUnderstoodException("say what " + fixture.label() + " says, or that it says nothing.");
+        }
         return new Reading.Said(
                 starts, mode, axes.isEmpty() ? Optional.empty() : Optional.of(otherwise(fixture.traits(), axes)));
     }

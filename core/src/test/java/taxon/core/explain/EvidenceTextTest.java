@@ -111,6 +111,15 @@ class EvidenceTextTest {
     }
 
     @Test
+    void whatIsNoWordIsRefusedWithASentence() {
+        for (String line :
+                List.of("2.3: 1 \u0000", "2.3: 1 ?!", "1 …: 2", "1 says ,", "1 says ,,", "after : nothing")) {
+            assertThat(read(line).evidence()).as(line).isEmpty();
+            assertThat(read(line).faults()).as(line).hasSize(1);
+        }
+    }
+
+    @Test
     void whatIsWrittenReadsToTheSame() {
         EvidenceText text = new EvidenceText(plan());
         for (String line : List.of(
