@@ -7,11 +7,13 @@ import java.util.List;
 import java.util.Map;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.AttributeBook;
 import taxon.core.fixture.Channel;
 import taxon.core.fixture.Levels;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
+import taxon.core.seen.ParkedSlot;
 import taxon.simrig.SimConsole.Show;
 
 /** A quiet show over the rig of a plan: intensities that breathe, heads that sweep, colours that drift. What is hazardous stays at rest. */
@@ -24,7 +26,7 @@ final class DemoShow implements Show {
 
     private final Map<Integer, byte[]> rest = new HashMap<>();
     private final Map<Integer, List<Moving>> moving = new HashMap<>();
-    private final Map<Integer, Map<Integer, Integer>> parked = new HashMap<>();
+    private final Map<UniverseNumber, List<ParkedSlot>> parked;
     private volatile boolean movesParked;
 
     /** A channel that moves: its slots, coarse first, counted from 0. */
@@ -45,13 +47,7 @@ final class DemoShow implements Show {
                 add(block, block.start().get(), nth++ * STAGGER);
             }
         }
-        plan.fixtures()
-                .forEach(f -> f.traits()
-                        .parked()
-                        .forEach(p -> f.address(p.block())
-                                .ifPresent(
-                                        a -> parked.computeIfAbsent(a.universe().number(), u -> new HashMap<>())
-                                                .put(a.slot().number() + p.offset() - 2, p.value()))));
+        parked = ParkedSlot.of(plan);
     }
 
     /** From now on what is parked is sent something else, as when somebody programs it by accident. */
@@ -95,11 +91,9 @@ final class DemoShow implements Show {
     public byte[] levels(int universe, long millis) {
         byte[] levels = rest.getOrDefault(universe, new byte[Slot.LAST]).clone();
         moving.getOrDefault(universe, List.of()).forEach(m -> m.put(levels, millis));
-        parked.getOrDefault(universe, Map.of()).forEach((slot, value) -> {
-            if (slot < levels.length) {
-                levels[slot] = (byte) (movesParked ? MOST - value : value);
-            }
-        });
+        for (ParkedSlot one : parked.getOrDefault(UniverseNumber.of(universe), List.of())) {
+            levels[one.slot().slot().number() - 1] = (byte) (movesParked ? MOST - one.value() : one.value());
+        }
         return levels;
     }
 }

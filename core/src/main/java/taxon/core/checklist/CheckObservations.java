@@ -2,13 +2,13 @@ package taxon.core.checklist;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.explain.Trial;
 import taxon.core.rig.CheckItem.Kind;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
@@ -77,15 +77,9 @@ public final class CheckObservations {
                 .toList();
         // A line tells of one run of slots; what was raised of several blocks at once is none.
         return raised.size() == 1
-                ? answered(plan, fixture, check).map(who -> range(raised.get(0)) + ": " + who)
+                ? answered(plan, fixture, check)
+                        .map(who -> Trial.whole(raised.get(0)).orElseThrow() + ": " + who)
                 : Optional.empty();
-    }
-
-    private static String range(PlannedBlock block) {
-        StartAddress start = block.start().orElseThrow();
-        int last = Math.min(512, start.slot().number() + block.block().footprint() - 1);
-        return String.format(
-                Locale.ROOT, "%s to %d.%03d", start, start.universe().number(), last);
     }
 
     /** Who answered instead is only known where the note names a unit of the plan. */

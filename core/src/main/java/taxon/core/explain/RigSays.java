@@ -19,7 +19,6 @@ import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Line;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Traits;
-import taxon.core.text.Likeness;
 
 /** A reading of the rig as evidence: what each unit said of itself, and who was silent. */
 public final class RigSays {
@@ -73,20 +72,9 @@ public final class RigSays {
     private static Reading.Said said(FixtureType type, Fixture fixture, FoundUnit unit) {
         List<Integer> starts =
                 unit.blocks().stream().map(b -> b.start().number()).toList();
-        return new Reading.Said(
-                starts, mode(type, unit), axes(fixture.traits(), unit.says().axes()));
-    }
-
-    /** By personality number as the unit's software counts, else by the name that it gives. */
-    private static Optional<Mode> mode(FixtureType type, FoundUnit unit) {
-        Optional<Mode> numbered = type.modes().stream()
-                .filter(m -> type.numberOf(m, unit.software()).equals(Optional.of(unit.personality())))
-                .findFirst();
-        return numbered.isPresent()
-                ? numbered
-                : type.modes().stream()
-                        .filter(m -> Likeness.key(m.name()).equals(Likeness.key(unit.modeName())))
-                        .findFirst();
+        Optional<Mode> mode =
+                type.modes().stream().filter(m -> unit.isIn(type, m)).findFirst();
+        return new Reading.Said(starts, mode, axes(fixture.traits(), unit.says().axes()));
     }
 
     private static Optional<Reading.Axes> axes(Traits planned, UnitSays.Axes axes) {

@@ -7,6 +7,7 @@ import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.rig.PlannedBlock;
 
 /** Slots of a universe that are raised alone, to see what answers. */
 public record Trial(UniverseNumber universe, SlotRange slots) {
@@ -16,6 +17,13 @@ public record Trial(UniverseNumber universe, SlotRange slots) {
     /** One slot. */
     public static Trial of(UniverseNumber universe, int slot) {
         return new Trial(universe, new SlotRange(slot, slot));
+    }
+
+    /** All slots of a block; empty for one that has no address. What would lie past slot 512 is left out. */
+    public static Optional<Trial> whole(PlannedBlock block) {
+        return block.start()
+                .map(s -> new Trial(
+                        s.universe(), SlotRange.clipped(s.slot(), block.block().footprint())));
     }
 
     /** Reads "2.033", "2.001 to 2.256" and "2.1-256"; empty for what is none. */

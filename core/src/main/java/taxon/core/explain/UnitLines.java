@@ -7,7 +7,6 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
-import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.Attribute;
 import taxon.core.fixture.Block;
@@ -63,12 +62,15 @@ final class UnitLines {
             throw new NotUnderstoodException("nothing is planned to hang after " + unit.label() + " on a line.");
         }
         List<Observation> seen = new ArrayList<>();
-        placed(unit).forEach(b -> seen.add(new Observation(whole(b), others(whole(b), Set.of()))));
+        placed(unit)
+                .forEach(b -> seen.add(new Observation(
+                        Trial.whole(b).orElseThrow(), others(Trial.whole(b).orElseThrow(), Set.of()))));
         Set<FixtureKey> behind = Set.copyOf(from.subList(1, from.size()));
         from.subList(1, from.size()).stream()
                 .flatMap(k -> plan.fixture(k).stream())
                 .flatMap(f -> placed(f).stream())
-                .forEach(b -> seen.add(new Observation(whole(b), others(whole(b), behind))));
+                .forEach(b -> seen.add(new Observation(
+                        Trial.whole(b).orElseThrow(), others(Trial.whole(b).orElseThrow(), behind))));
         return seen;
     }
 
@@ -93,7 +95,9 @@ final class UnitLines {
             throw new NotUnderstoodException(unit.label() + " has " + blocks.size()
                     + " blocks: say which channel was raised, such as " + unit.label() + " intensity.");
         }
-        return blocks.stream().map(b -> new Observation(whole(b), seen)).toList();
+        return blocks.stream()
+                .map(b -> new Observation(Trial.whole(b).orElseThrow(), seen))
+                .toList();
     }
 
     private static Trial slot(Fixture unit, List<PlannedBlock> blocks, Attribute attribute, String what)
@@ -113,11 +117,5 @@ final class UnitLines {
 
     private List<PlannedBlock> placed(Fixture unit) {
         return plan.blocksOf(unit).stream().filter(b -> b.start().isPresent()).toList();
-    }
-
-    private static Trial whole(PlannedBlock block) {
-        StartAddress start = block.start().orElseThrow();
-        return new Trial(
-                start.universe(), SlotRange.clipped(start.slot(), block.block().footprint()));
     }
 }

@@ -4,6 +4,9 @@ import java.util.List;
 import java.util.Optional;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.UniverseNumber;
+import taxon.core.fixture.FixtureType;
+import taxon.core.fixture.Mode;
+import taxon.core.text.Likeness;
 
 /**
  * What one unit on a line said of itself by remote management.
@@ -56,6 +59,13 @@ public record FoundUnit(
             Optional<Long> software,
             List<FoundBlock> blocks) {
         this(universe, uid, maker, model, label, personality, modeName, software, UnitSays.NOTHING, blocks);
+    }
+
+    /** True when it says that it is in this mode: by personality number as its software counts, and by its name where the type knows no number. */
+    public boolean isIn(FixtureType type, Mode mode) {
+        return type.numberOf(mode, software)
+                .map(p -> p == personality)
+                .orElseGet(() -> Likeness.key(mode.name()).equals(Likeness.key(modeName)));
     }
 
     public FoundUnit {

@@ -6,7 +6,6 @@ import java.util.Optional;
 import java.util.Set;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.FixtureType;
-import taxon.core.fixture.Mode;
 import taxon.core.proof.FoundUnit.FoundBlock;
 import taxon.core.proof.RigComparison.Difference;
 import taxon.core.rig.Fixture;
@@ -28,9 +27,7 @@ final class UnitDifferences {
         if (fixture.addresses().values().stream().anyMatch(a -> !a.universe().equals(unit.universe()))) {
             differences.add(Difference.UNIVERSE);
         }
-        if (plan.mode(fixture)
-                .filter(m -> isInMode(plan.type(fixture), m, unit))
-                .isEmpty()) {
+        if (plan.mode(fixture).filter(m -> unit.isIn(plan.type(fixture), m)).isEmpty()) {
             differences.add(Difference.MODE);
         }
         if (!isAsLong(plan.blocksOf(fixture), unit.blocks())) {
@@ -49,13 +46,6 @@ final class UnitDifferences {
 
     static String typeKey(FoundUnit unit) {
         return Likeness.key(unit.maker() + " " + unit.model());
-    }
-
-    /** By personality number as the unit's software counts; where the type does not know it, by the name that the unit gives. */
-    private static boolean isInMode(FixtureType type, Mode mode, FoundUnit unit) {
-        return type.numberOf(mode, unit.software())
-                .map(p -> p == unit.personality())
-                .orElseGet(() -> Likeness.key(mode.name()).equals(Likeness.key(unit.modeName())));
     }
 
     /** Block by block, in their order. */

@@ -19,7 +19,7 @@ import taxon.core.rig.Traits;
  */
 public record ParkedSlot(String unit, StartAddress slot, int value) {
     /** Those of a plan by their universe; what has no address, or lies past slot 512, is none. */
-    static Map<UniverseNumber, List<ParkedSlot>> of(Plan plan) {
+    public static Map<UniverseNumber, List<ParkedSlot>> of(Plan plan) {
         Map<UniverseNumber, List<ParkedSlot>> all = new HashMap<>();
         for (Fixture fixture : plan.fixtures()) {
             for (Traits.Parked parked : fixture.traits().parked()) {
