@@ -131,7 +131,7 @@ class RaiseBrowserTest {
         browser.see("#held", "of universe 1 since");
         browser.see("#next-trial", "Raise next: 1.");
         browser.script("const saw = document.getElementById('saw');"
-                + "saw.value = '101 intensity: nothing\\n1.002: 101 intensity'");
+                + "saw.value = '101 intensity: nothing\\n1.002: 101 pan'");
         browser.click("#explain");
         browser.see("#causes", "101 listens at slot 2, 1 above its planned 1.");
         browser.see("#causes", "Set 101 to slot 1.");
