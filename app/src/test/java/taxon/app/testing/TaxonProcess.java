@@ -84,6 +84,10 @@ public final class TaxonProcess implements AutoCloseable {
         return new Http(url());
     }
 
+    public long pid() {
+        return process.pid();
+    }
+
     /** Waits for its end and gives the exit status. */
     public int status() {
         try {

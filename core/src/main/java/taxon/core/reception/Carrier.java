@@ -1,6 +1,5 @@
 package taxon.core.reception;
 
-import java.util.Comparator;
 import java.util.Optional;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.network.PortAddress;
@@ -13,9 +12,6 @@ import taxon.core.reception.Sender.Protocol;
  * @param number 1 to 63999 of streaming ACN, 0 to 32767 of Art-Net
  */
 public record Carrier(Protocol protocol, int number) implements Comparable<Carrier> {
-    private static final Comparator<Carrier> ORDER =
-            Comparator.comparing(Carrier::protocol).thenComparingInt(Carrier::number);
-
     /** @throws IllegalArgumentException when the protocol has no such number */
     public Carrier {
         if (!isLegal(protocol, number)) {
@@ -60,7 +56,8 @@ public record Carrier(Protocol protocol, int number) implements Comparable<Carri
 
     @Override
     public int compareTo(Carrier other) {
-        return ORDER.compare(this, other);
+        int byProtocol = protocol.compareTo(other.protocol);
+        return byProtocol == 0 ? Integer.compare(number, other.number) : byProtocol;
     }
 
     /** "streaming ACN 3", "Art-Net 0·1·0". */

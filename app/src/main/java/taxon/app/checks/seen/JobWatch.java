@@ -32,12 +32,20 @@ final class JobWatch implements AutoCloseable {
 
     private static final long FRESH_NANOS = 100_000_000L;
 
-    /** What was seen at a moment. */
-    private record Looked(Plan plan, long nanos, Seen seen) {
+    /** What is to be heard by a plan, and whether all of it is listened for. */
+    private record Followed(Plan plan, Expected expected, boolean whole) {
         /** The same job state is the same plan; to compare whole plans would cost more than to look again. */
         @SuppressWarnings("ReferenceEquality")
         boolean isOf(Plan other) {
             return plan == other;
+        }
+    }
+
+    /** What was seen at a moment. */
+    private record Looked(Expected expected, long nanos, Seen seen) {
+        @SuppressWarnings("ReferenceEquality")
+        boolean isOf(Expected other) {
+            return expected == other;
         }
     }
 
@@ -48,6 +56,7 @@ final class JobWatch implements AutoCloseable {
     private final Map<SacnUniverse, Ending> joined = new TreeMap<>();
     private final Set<SacnUniverse> asked = new TreeSet<>();
     private final Instant began;
+    private Optional<Followed> followed = Optional.empty();
     private Optional<Looked> looked = Optional.empty();
     private final long beganNanos = System.nanoTime();
 
@@ -102,11 +111,24 @@ final class JobWatch implements AutoCloseable {
      * @param nanos the time on the clock of the packets
      */
     synchronized Seen seen(Plan plan, long nanos) {
-        if (looked.filter(l -> l.isOf(plan) && nanos - l.nanos() < FRESH_NANOS).isEmpty()) {
-            looked = Optional.of(
-                    new Looked(plan, nanos, SeenCheck.of(plan, watch.overview(nanos), c -> levels(c, nanos), nanos)));
+        Expected expected = expected(plan);
+        if (looked.filter(l -> l.isOf(expected) && nanos - l.nanos() < FRESH_NANOS).isEmpty()) {
+            Seen seen = SeenCheck.of(plan, watch.overview(nanos), c -> levels(c, nanos), nanos);
+            looked = Optional.of(new Looked(expected, nanos, seen));
         }
         return looked.orElseThrow().seen();
+    }
+
+    /** What is to be heard by a plan; read out of it once. */
+    synchronized Expected expected(Plan plan) {
+        return followed
+                .filter(f -> f.isOf(plan))
+                .orElseGet(() -> {
+                    Followed now = new Followed(plan, Expected.of(plan), /* whole= */ false);
+                    followed = Optional.of(now);
+                    return now;
+                })
+                .expected();
     }
 
     private List<Integer> levels(Carrier carrier, long nanos) {
@@ -125,7 +147,11 @@ final class JobWatch implements AutoCloseable {
      * @throws IOException when the system gives no socket for one of them; the others are heard
      */
     synchronized void follow(Plan plan) throws IOException {
-        Set<SacnUniverse> wanted = Expected.of(plan).carriers().stream()
+        Expected expected = expected(plan);
+        if (followed.orElseThrow().whole()) {
+            return;
+        }
+        Set<SacnUniverse> wanted = expected.carriers().stream()
                 .filter(c -> c.protocol() == Protocol.SACN)
                 .map(Carrier::number)
                 .map(SacnUniverse::new)
@@ -137,6 +163,7 @@ final class JobWatch implements AutoCloseable {
         for (SacnUniverse universe : wanted) {
             join(universe);
         }
+        followed = Optional.of(new Followed(plan, expected, /* whole= */ true));
     }
 
     /** As {@link #follow}; what cannot be heard is told as a sentence, empty where all is. */

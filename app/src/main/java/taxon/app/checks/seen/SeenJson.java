@@ -2,7 +2,9 @@ package taxon.app.checks.seen;
 
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import taxon.app.edit.JobState;
+import taxon.core.network.SacnUniverse;
 import taxon.core.reception.Happening;
 import taxon.core.reception.Heard;
 import taxon.core.reception.UniverseReception.Overview;
@@ -54,8 +56,9 @@ final class SeenJson {
         ArrayNode rows = body.putArray("universes");
         seen.lines().forEach(l -> row(rows.addObject(), l, now));
         ArrayNode more = body.putArray("announced");
+        Set<SacnUniverse> joined = watch.joined();
         watch.watch().announced(now).stream()
-                .filter(u -> !watch.joined().contains(u))
+                .filter(u -> !joined.contains(u))
                 .forEach(u -> more.add(u.number()));
         ArrayNode log = body.putArray("log");
         watch.watch().happenings().stream()

@@ -42,7 +42,7 @@ final class UniverseJson {
         put(body.putArray("least"), slots, SlotState::least);
         put(body.putArray("most"), slots, SlotState::most);
         put(body.putArray("movedTenthsAgo"), slots, s -> tenths(s, now));
-        List<UniverseNumber> universes = Expected.of(state.plan()).universes(carrier);
+        List<UniverseNumber> universes = watch.expected(state.plan()).universes(carrier);
         List<Integer> levels = slots.stream().map(SlotState::level).toList();
         ArrayNode dark = body.putArray("dark");
         Listener.dark(state.plan(), universes, levels).forEach(dark::add);

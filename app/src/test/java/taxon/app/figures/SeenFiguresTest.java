@@ -1,0 +1,196 @@
+package taxon.app.figures;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+import taxon.app.testing.BigRig;
+import taxon.app.testing.Http;
+import taxon.app.testing.ProcessUsage;
+import taxon.app.testing.TaxonProcess;
+import taxon.app.testing.TaxonServer;
+import taxon.core.network.Ipv4;
+import taxon.core.network.PortAddress;
+import taxon.core.network.SacnUniverse;
+import taxon.core.reception.Carrier;
+import taxon.core.reception.Sender.Protocol;
+import taxon.simrig.SimConsole;
+import taxon.simrig.SimConsole.Output;
+import taxon.wire.link.LevelSender.Destination;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * A server that hears 512 planned universes from a console of another process, 44 packets a second each, in bursts as a console sends them,
+ * while twenty event streams are read: the page of all universes, and nineteen of one universe each. Prints what is lost, what it costs
+ * and what memory it takes: {@code ./taxon bench seen [SECONDS]}.
+ */
+@EnabledIfSystemProperty(named = "taxon.figures", matches = "true")
+class SeenFiguresTest {
+    private static final int UNIVERSES = 512;
+    private static final int RATE = 44;
+    private static final int PAGES = 20;
+    private static final int BOXES = 16;
+    private static final int FIRST = 21_001;
+    private static final int LOOKS = 5;
+    private static final int SECONDS = Integer.getInteger("taxon.levels.seconds", 60);
+    private static final Ipv4 DESK = Ipv4.of(127, 79, 0, 1);
+
+    @Test
+    void aServerThatTwentyPagesFollowIsMeasured() throws Exception {
+        System.out.printf(
+                Locale.ROOT,
+                "%d universes, %d packets a second each, %d s, %d event streams%n",
+                UNIVERSES,
+                RATE,
+                SECONDS,
+                PAGES);
+        for (Protocol protocol : Protocol.values()) {
+            try (TaxonProcess process = TaxonProcess.on(TaxonServer.newStore())) {
+                measure(process, protocol);
+            }
+        }
+    }
+
+    private static void measure(TaxonProcess process, Protocol protocol) throws Exception {
+        Http http = process.http();
+        String job = planned(http, protocol);
+        String seen = job + "/checks/seen";
+        Ipv4 card = Ipv4.parse(http.post(seen + "/listen").json().path("card").asString())
+                .orElseThrow();
+        ProcessUsage usage = new ProcessUsage(process.pid());
+        AtomicLong sent = new AtomicLong();
+        AtomicLong told = new AtomicLong();
+        try (SimConsole desk = desk(protocol, card, sent)) {
+            follow(process.url() + seen + "/follow", told);
+            for (int i = 1; i < PAGES; i++) {
+                follow(process.url() + seen + "/" + carrier(protocol, i).key() + "/follow", told);
+            }
+            // A server that has just been started compiles; that is the figure of the start.
+            TimeUnit.SECONDS.sleep(20);
+            desk.run(RATE);
+            long lostBefore = lost(http.get(seen).json());
+            long sentBefore = sent.get();
+            long toldBefore = told.get();
+            double busyBefore = usage.cpuSeconds("");
+            double cardBefore = usage.cpuSeconds("card " + card);
+            long begun = System.nanoTime();
+            List<Double> heap = new ArrayList<>(List.of(usage.heapMebibytes()));
+            for (int i = 0; i < LOOKS; i++) {
+                TimeUnit.MILLISECONDS.sleep(SECONDS * 1_000L / LOOKS);
+                heap.add(usage.heapMebibytes());
+            }
+            double took = (System.nanoTime() - begun) / 1e9;
+            double cardBusy = (usage.cpuSeconds("card " + card) - cardBefore) / took;
+            double busy = (usage.cpuSeconds("") - busyBefore) / took;
+            JsonNode now = http.get(seen).json();
+            System.out.printf(
+                    Locale.ROOT,
+                    "%-8s sent %d, lost %d, dropped by this computer %d; receiving %.2f of a core, the whole server %.2f; %.1f events a second"
+                            + " a page; heap in MiB %s%n",
+                    protocol,
+                    sent.get() - sentBefore,
+                    lost(now) - lostBefore,
+                    now.path("dropped").asLong(),
+                    cardBusy,
+                    busy,
+                    (told.get() - toldBefore) / (double) PAGES / took,
+                    heap.stream()
+                            .map(h -> String.format(Locale.ROOT, "%.0f", h))
+                            .toList());
+            assertThat(now.path("missing").asInt()).isZero();
+        }
+    }
+
+    private static long lost(JsonNode seen) {
+        return seen.path("universes")
+                .valueStream()
+                .flatMap(u -> u.path("senders").valueStream())
+                .mapToLong(s -> s.path("lost").asLong())
+                .sum();
+    }
+
+    private static Carrier carrier(Protocol protocol, int index) {
+        return protocol == Protocol.SACN
+                ? Carrier.of(new SacnUniverse(FIRST + index))
+                : Carrier.of(new PortAddress(index));
+    }
+
+    /** A job with a box for each thirty-two universes, each with a way of its own: its path. */
+    private static String planned(Http http, Protocol protocol) {
+        int job = BigRig.make(http, 500);
+        for (int box = 1; box <= BOXES; box++) {
+            BigRig.post(
+                    http,
+                    job,
+                    "boxes",
+                    "kind",
+                    "node",
+                    "name",
+                    "Node " + box,
+                    "ip",
+                    "127.79.1." + box,
+                    "ports",
+                    UNIVERSES / BOXES);
+        }
+        for (int i = 0; i < UNIVERSES; i++) {
+            BigRig.post(
+                    http,
+                    job,
+                    "universes/" + (i + 1) + "/ways",
+                    "protocol",
+                    protocol == Protocol.SACN ? "sacn" : "art-net",
+                    "carriedAs",
+                    carrier(protocol, i).number(),
+                    "outlet",
+                    (i / (UNIVERSES / BOXES) + 1) + "/" + (i % (UNIVERSES / BOXES) + 1),
+                    "delivery",
+                    protocol == Protocol.SACN ? "to-group" : "to-box");
+        }
+        return "/jobs/" + job;
+    }
+
+    /** A console that sends all of them, levels that move. */
+    private static SimConsole desk(Protocol protocol, Ipv4 card, AtomicLong sent) throws IOException {
+        List<Output> outputs = IntStream.range(0, UNIVERSES)
+                .mapToObj(i -> carrier(protocol, i))
+                .map(c -> protocol == Protocol.SACN
+                        ? Destination.group(new SacnUniverse(c.number()))
+                        : new Destination(c, card))
+                .map(d -> new Output(1, d, 100))
+                .toList();
+        byte[] levels = new byte[512];
+        return SimConsole.start(DESK, "Pageant desk", outputs, (universe, millis) -> {
+            long count = sent.incrementAndGet();
+            levels[(int) (count % levels.length)] = (byte) count;
+            return levels.clone();
+        });
+    }
+
+    /** Reads what a page would be told, until the server ends. */
+    private static void follow(String url, AtomicLong told) {
+        Thread page = new Thread(
+                () -> {
+                    try (BufferedReader stream = new BufferedReader(
+                            new InputStreamReader(URI.create(url).toURL().openStream(), StandardCharsets.UTF_8))) {
+                        stream.lines().filter(l -> l.startsWith("event:now")).forEach(l -> told.incrementAndGet());
+                    } catch (IOException | UncheckedIOException over) {
+                        // The server ended with the run.
+                    }
+                },
+                "page " + url);
+        page.setDaemon(true);
+        page.start();
+    }
+}

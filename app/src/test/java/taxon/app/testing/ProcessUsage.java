@@ -1,0 +1,71 @@
+package taxon.app.testing;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+
+/** What a Java process of this machine (Linux) takes: processor time by the names of its threads, and heap in use. */
+public record ProcessUsage(long pid) {
+    private static final double TICKS_A_SECOND = 100;
+    private static final double MEBIBYTE = 1 << 20;
+    /** The system keeps this much of a thread's name. */
+    private static final int LONGEST_NAME = 15;
+
+    private static final Pattern TOTAL = Pattern.compile("Total +\\d+ +(\\d+)");
+
+    /** Of all threads whose name begins so, since the process began. */
+    public double cpuSeconds(String thread) {
+        String name = thread.substring(0, Math.min(LONGEST_NAME, thread.length()));
+        try (Stream<Path> tasks = Files.list(Path.of("/proc", Long.toString(pid), "task"))) {
+            return tasks.mapToDouble(t -> seconds(t, name)).sum();
+        } catch (IOException e) {
+            throw new AssertionError(e);
+        }
+    }
+
+    private static double seconds(Path task, String name) {
+        try {
+            String stat = Files.readString(task.resolve("stat"));
+            int open = stat.indexOf('(');
+            int close = stat.lastIndexOf(')');
+            if (!stat.substring(open + 1, close).startsWith(name)) {
+                return 0;
+            }
+            String[] fields = stat.substring(close + 2).split(" ");
+            // Times in user and system mode are fields 14 and 15 of proc(5); the third is the first after the name.
+            return (Long.parseLong(fields[11]) + Long.parseLong(fields[12])) / TICKS_A_SECOND;
+        } catch (IOException ended) {
+            // A thread that ended meanwhile takes nothing any more.
+            return 0;
+        }
+    }
+
+    /** What is alive after a collection. */
+    public double heapMebibytes() {
+        Matcher total = TOTAL.matcher(jcmd("GC.class_histogram"));
+        if (!total.find()) {
+            throw new AssertionError("process " + pid + " does not say what is alive in it");
+        }
+        return Long.parseLong(total.group(1)) / MEBIBYTE;
+    }
+
+    private String jcmd(String command) {
+        try {
+            Process run = new ProcessBuilder(List.of(
+                            Path.of(System.getProperty("java.home"), "bin", "jcmd")
+                                    .toString(),
+                            Long.toString(pid),
+                            command))
+                    .redirectErrorStream(true)
+                    .start();
+            return new String(run.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new AssertionError(e);
+        }
+    }
+}
