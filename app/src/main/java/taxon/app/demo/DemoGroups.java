@@ -75,6 +75,10 @@ final class DemoGroups {
                     layered.withTraits(traits.withName(Part.layer(1), "Water").withName(Part.layer(2), "Lanterns")));
         }
         changed = with(changed, 801, t -> t.withHazard("beam crosses the Dock steps"));
+        changed = with(
+                changed,
+                612,
+                t -> t.withPurpose("ladder light").withParked(List.of(new Parked(1, 1, 30, "the ladder stays lit"))));
         return with(
                 changed,
                 1,

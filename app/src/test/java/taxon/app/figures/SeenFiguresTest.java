@@ -8,6 +8,7 @@ import java.io.InputStreamReader;
 import java.io.UncheckedIOException;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -16,16 +17,25 @@ import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+import taxon.app.edit.JobEditor;
 import taxon.app.testing.BigRig;
 import taxon.app.testing.Http;
 import taxon.app.testing.ProcessUsage;
 import taxon.app.testing.TaxonProcess;
 import taxon.app.testing.TaxonServer;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.network.Delivery;
 import taxon.core.network.Ipv4;
 import taxon.core.network.PortAddress;
+import taxon.core.network.Route;
+import taxon.core.network.Route.PortRef;
 import taxon.core.network.SacnUniverse;
 import taxon.core.reception.Carrier;
 import taxon.core.reception.Sender.Protocol;
+import taxon.core.rig.Box;
+import taxon.core.rig.Element;
+import taxon.core.rig.Universe;
+import taxon.core.rig.edit.Edit;
 import taxon.simrig.SimConsole;
 import taxon.simrig.SimConsole.Output;
 import taxon.wire.link.LevelSender.Destination;
@@ -57,7 +67,7 @@ class SeenFiguresTest {
                 SECONDS,
                 PAGES);
         for (Protocol protocol : Protocol.values()) {
-            try (TaxonProcess process = TaxonProcess.on(TaxonServer.newStore())) {
+            try (TaxonProcess process = TaxonProcess.on(planned(protocol))) {
                 measure(process, protocol);
             }
         }
@@ -65,8 +75,7 @@ class SeenFiguresTest {
 
     private static void measure(TaxonProcess process, Protocol protocol) throws Exception {
         Http http = process.http();
-        String job = planned(http, protocol);
-        String seen = job + "/checks/seen";
+        String seen = "/jobs/1/checks/seen";
         Ipv4 card = Ipv4.parse(http.post(seen + "/listen").json().path("card").asString())
                 .orElseThrow();
         ProcessUsage usage = new ProcessUsage(process.pid());
@@ -127,38 +136,27 @@ class SeenFiguresTest {
                 : Carrier.of(new PortAddress(index));
     }
 
-    /** A job with a box for each thirty-two universes, each with a way of its own: its path. */
-    private static String planned(Http http, Protocol protocol) {
-        int job = BigRig.make(http, 500);
-        for (int box = 1; box <= BOXES; box++) {
-            BigRig.post(
-                    http,
-                    job,
-                    "boxes",
-                    "kind",
-                    "node",
-                    "name",
-                    "Node " + box,
-                    "ip",
-                    "127.79.1." + box,
-                    "ports",
-                    UNIVERSES / BOXES);
+    /** A store with a job that has a box for each thirty-two universes, each with a way of its own, and five hundred fixtures. */
+    private static Path planned(Protocol protocol) {
+        Path store = TaxonServer.newStore();
+        try (TaxonServer server = TaxonServer.on(store)) {
+            int job = BigRig.make(server.http(), 500);
+            List<Element> elements = new ArrayList<>();
+            for (int box = 1; box <= BOXES; box++) {
+                elements.add(Box.node(box, "Node " + box, Ipv4.of(127, 79, 1, box), UNIVERSES / BOXES));
+            }
+            for (int i = 0; i < UNIVERSES; i++) {
+                PortRef port = new PortRef(i / (UNIVERSES / BOXES) + 1, i % (UNIVERSES / BOXES) + 1);
+                int number = carrier(protocol, i).number();
+                Route route = protocol == Protocol.SACN
+                        ? new Route.Sacn(new SacnUniverse(number), port)
+                        : new Route.ArtNet(new PortAddress(number), Delivery.TO_ALL, port);
+                elements.add(new Universe(UniverseNumber.of(i + 1), "", List.of(route)));
+            }
+            Edit edit = new Edit("Universes planned", plan -> new Edit.Changed(plan.with(elements)));
+            server.bean(JobEditor.class).record(job, "bench", edit);
         }
-        for (int i = 0; i < UNIVERSES; i++) {
-            BigRig.post(
-                    http,
-                    job,
-                    "universes/" + (i + 1) + "/ways",
-                    "protocol",
-                    protocol == Protocol.SACN ? "sacn" : "art-net",
-                    "carriedAs",
-                    carrier(protocol, i).number(),
-                    "outlet",
-                    (i / (UNIVERSES / BOXES) + 1) + "/" + (i % (UNIVERSES / BOXES) + 1),
-                    "delivery",
-                    protocol == Protocol.SACN ? "to-group" : "to-box");
-        }
-        return "/jobs/" + job;
+        return store;
     }
 
     /** A console that sends all of them, levels that move. */

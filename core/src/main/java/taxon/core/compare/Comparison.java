@@ -40,11 +40,16 @@ public record Comparison(
      * better without: then the IDs of one side are others.
      */
     public static Comparison of(List<PatchRow> ours, List<PatchRow> theirs) {
-        Comparison byId = of(new RowMatcher(ours, theirs, true));
+        return of(ours, theirs, Told.NOTHING);
+    }
+
+    /** As {@link #of(List, List)}, with what somebody said of rows that could be taken for several. */
+    public static Comparison of(List<PatchRow> ours, List<PatchRow> theirs, Told told) {
+        Comparison byId = of(new RowMatcher(ours, theirs, true, told));
         if (byId.isSame() || byId.matches().stream().noneMatch(m -> m.reason() == Match.Reason.SAME_ID)) {
             return byId;
         }
-        Comparison otherwise = of(new RowMatcher(ours, theirs, false));
+        Comparison otherwise = of(new RowMatcher(ours, theirs, false, told));
         return otherwise.apart() < byId.apart() ? otherwise : byId;
     }
 

@@ -6,8 +6,12 @@ package taxon.core.compare;
  * @param reason why
  */
 public record Match(PatchRow ours, PatchRow theirs, Reason reason) {
+    private static final double GUESS = 0.6;
+
     /** Why two rows are taken for the same, the surest first. */
     public enum Reason {
+        /** Somebody said so. */
+        TOLD(1),
         /** Both have this fixture ID, and no other row of either side has it. */
         SAME_ID(0.99),
         /** A program gave both the same identity. */
@@ -23,6 +27,11 @@ public record Match(PatchRow ours, PatchRow theirs, Reason reason) {
 
         Reason(double sureness) {
             this.sureness = sureness;
+        }
+
+        /** True for one that somebody should look at: what was said of both fits others too. */
+        public boolean isGuess() {
+            return sureness < GUESS;
         }
 
         /** How sure such a match is, 0 to 1 (common practice). */

@@ -16,6 +16,7 @@ import taxon.core.dmx.StartAddress;
  * @param mode may be empty
  * @param footprint slots of all of its blocks
  * @param starts where its blocks begin, in order; none where it has no address
+ * @param saysWhere false where the side does not say whether it has an address, so that none is no difference
  */
 public record PatchRow(
         int place,
@@ -25,12 +26,34 @@ public record PatchRow(
         String type,
         String mode,
         OptionalInt footprint,
-        List<StartAddress> starts) {
+        List<StartAddress> starts,
+        boolean saysWhere) {
+    /** A row of a side that says where its fixtures are. */
+    public PatchRow(
+            int place,
+            OptionalInt id,
+            Optional<String> uuid,
+            String name,
+            String type,
+            String mode,
+            OptionalInt footprint,
+            List<StartAddress> starts) {
+        this(place, id, uuid, name, type, mode, footprint, starts, true);
+    }
+
     public PatchRow {
         if (place < 0) {
             throw new IllegalArgumentException("a place of " + place + "; it counts from 0");
         }
         starts = List.copyOf(starts);
+    }
+
+    /** Who it is, in words: its ID, else its name, else its type and place. */
+    public String label() {
+        if (id.isPresent()) {
+            return String.valueOf(id.getAsInt());
+        }
+        return name.isBlank() ? (type.isBlank() ? "row" : type) + " no. " + (place + 1) : name;
     }
 
     /** Where it begins; empty where it has no address. */

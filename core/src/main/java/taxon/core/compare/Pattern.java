@@ -1,6 +1,7 @@
 package taxon.core.compare;
 
 import java.util.List;
+import java.util.Set;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 
@@ -8,6 +9,11 @@ import taxon.core.dmx.UniverseNumber;
 public sealed interface Pattern {
     /** The matches whose differences it explains. */
     List<Match> explains();
+
+    /** In what these rows differ by it. */
+    default Set<RowDifference.Kind> kinds() {
+        return Set.of(RowDifference.Kind.UNIVERSE, RowDifference.Kind.ADDRESS);
+    }
 
     /** Every universe is so many higher: the other side counts otherwise. */
     record UniversesOff(int by, List<Match> explains) implements Pattern {
@@ -50,12 +56,22 @@ public sealed interface Pattern {
         public OtherMode {
             explains = List.copyOf(explains);
         }
+
+        @Override
+        public Set<RowDifference.Kind> kinds() {
+            return Set.of(RowDifference.Kind.MODE, RowDifference.Kind.FOOTPRINT);
+        }
     }
 
     /** Every fixture ID is so many higher. */
     record IdsOff(int by, List<Match> explains) implements Pattern {
         public IdsOff {
             explains = List.copyOf(explains);
+        }
+
+        @Override
+        public Set<RowDifference.Kind> kinds() {
+            return Set.of(RowDifference.Kind.ID);
         }
     }
 }

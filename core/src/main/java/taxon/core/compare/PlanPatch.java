@@ -6,6 +6,7 @@ import java.util.OptionalInt;
 import java.util.UUID;
 import taxon.core.dmx.StartAddress;
 import taxon.core.fixture.Block;
+import taxon.core.fixture.Mode;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
 
@@ -22,11 +23,15 @@ public final class PlanPatch {
         return rows;
     }
 
+    /** Slots of all blocks of a mode. */
+    static int footprint(Mode mode) {
+        return mode.blocks().stream().mapToInt(Block::footprint).sum();
+    }
+
     private static PatchRow row(Plan plan, Fixture fixture, int place) {
         List<StartAddress> starts = List.copyOf(fixture.addresses().values());
-        OptionalInt footprint = plan.mode(fixture).stream()
-                .mapToInt(m -> m.blocks().stream().mapToInt(Block::footprint).sum())
-                .findFirst();
+        OptionalInt footprint =
+                plan.mode(fixture).stream().mapToInt(PlanPatch::footprint).findFirst();
         return new PatchRow(
                 place,
                 fixture.id().map(i -> OptionalInt.of(i.number())).orElse(OptionalInt.empty()),

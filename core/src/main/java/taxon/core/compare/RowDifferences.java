@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.stream.Collectors;
 import taxon.core.compare.RowDifference.Kind;
 import taxon.core.dmx.StartAddress;
 import taxon.core.text.Likeness;
@@ -44,10 +45,14 @@ final class RowDifferences {
         List<RowDifference> found = new ArrayList<>();
         PatchRow ours = match.ours();
         PatchRow theirs = match.theirs();
-        addresses(ours, theirs, found);
+        if (ours.saysWhere() && theirs.saysWhere()) {
+            addresses(ours, theirs, found);
+        }
         numbers(Kind.FOOTPRINT, ours.footprint(), theirs.footprint(), found);
         words(Kind.MODE, ours.mode(), theirs.mode(), found);
-        words(Kind.TYPE, ours.type(), theirs.type(), found);
+        if (!isSameType(ours.type(), theirs.type())) {
+            words(Kind.TYPE, ours.type(), theirs.type(), found);
+        }
         numbers(Kind.ID, ours.id(), theirs.id(), found);
         words(Kind.NAME, ours.name(), theirs.name(), found);
         if (outOfOrder.contains(match)) {
@@ -84,6 +89,20 @@ final class RowDifferences {
         if (ours.isPresent() && theirs.isPresent() && ours.getAsInt() != theirs.getAsInt()) {
             found.add(new RowDifference(kind, String.valueOf(ours.getAsInt()), String.valueOf(theirs.getAsInt())));
         }
+    }
+
+    /** One side often leaves the maker out, or a word of the name. */
+    private static boolean isSameType(String ours, String theirs) {
+        Set<String> one = words(ours);
+        Set<String> other = words(theirs);
+        return one.containsAll(other) || other.containsAll(one);
+    }
+
+    private static Set<String> words(String text) {
+        return Arrays.stream(text.split("[\\s_/-]+"))
+                .map(Likeness::key)
+                .filter(w -> !w.isEmpty())
+                .collect(Collectors.toSet());
     }
 
     /** Spelling is no difference. */

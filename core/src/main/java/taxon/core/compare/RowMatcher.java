@@ -26,9 +26,11 @@ final class RowMatcher {
      *
      * @param byId false where their IDs are others than ours, so that the same one is another fixture
      */
-    RowMatcher(List<PatchRow> ours, List<PatchRow> theirs, boolean byId) {
+    RowMatcher(List<PatchRow> ours, List<PatchRow> theirs, boolean byId, Told told) {
         this.ours = new LinkedHashSet<>(ours);
         this.theirs = new LinkedHashSet<>(theirs);
+        List<PatchRow> alone = told(told, ours, theirs);
+        this.ours.removeAll(alone);
         match(Match.Reason.SAME_UUID, r -> r.uuid().map(u -> u));
         if (byId) {
             match(Match.Reason.SAME_ID, r -> r.id().isPresent() ? Optional.of(r.id().getAsInt()) : Optional.empty());
@@ -37,7 +39,24 @@ final class RowMatcher {
         match(Match.Reason.SAME_ADDRESS, r -> r.start().map(s -> List.of(s, type(r))));
         match(Match.Reason.SAME_ADDRESS, r -> r.start().map(s -> s));
         inOrder();
+        this.ours.addAll(alone);
         matches.sort(Comparator.comparingInt(m -> m.ours().place()));
+    }
+
+    /** Takes what was said; gives the rows of which it was said that the other side has them not. */
+    private List<PatchRow> told(Told told, List<PatchRow> ours, List<PatchRow> theirs) {
+        List<PatchRow> alone = new ArrayList<>();
+        for (PatchRow row : ours) {
+            Optional<Integer> there = told.of().getOrDefault(row.place(), Optional.of(-1));
+            if (there.isEmpty()) {
+                alone.add(row);
+            }
+            there.filter(t -> t >= 0 && t < theirs.size())
+                    .map(theirs::get)
+                    .filter(this.theirs::contains)
+                    .ifPresent(t -> take(row, t, Match.Reason.TOLD));
+        }
+        return alone;
     }
 
     private static String type(PatchRow row) {
@@ -87,6 +106,11 @@ final class RowMatcher {
                 .filter(r -> !type(r).isEmpty())
                 .forEach(r ->
                         byType.computeIfAbsent(type(r), t -> new ArrayList<>()).add(r));
+        byType.values().stream()
+                .filter(of -> of.stream().allMatch(r -> r.start().isPresent()))
+                .forEach(of ->
+                        of.sort(Comparator.comparing((PatchRow r) -> r.start().orElseThrow())
+                                .thenComparingInt(PatchRow::place)));
         return byType;
     }
 

@@ -3,6 +3,7 @@ package taxon.core.equipmentlist;
 import java.util.List;
 import java.util.Optional;
 import taxon.core.fixture.FixtureType;
+import taxon.core.listing.CellFault;
 import taxon.core.listing.Column;
 import taxon.core.listing.ListRow;
 import taxon.core.rig.Fixture;
@@ -21,7 +22,7 @@ import taxon.core.rig.edit.Omission;
 public record EquipmentLine(
         ListRow row,
         Optional<Added> added,
-        List<EquipmentFault> faults,
+        List<CellFault> faults,
         List<FixtureType> offered,
         List<RowRemark> remarks,
         List<Fixture> ends)
@@ -36,7 +37,7 @@ public record EquipmentLine(
         }
     }
 
-    static EquipmentLine refused(ListRow row, List<EquipmentFault> faults, List<FixtureType> offered) {
+    static EquipmentLine refused(ListRow row, List<CellFault> faults, List<FixtureType> offered) {
         return new EquipmentLine(row, Optional.empty(), faults, offered, List.of(), List.of());
     }
 

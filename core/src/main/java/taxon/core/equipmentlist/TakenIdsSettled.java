@@ -6,9 +6,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.SortedSet;
 import java.util.TreeSet;
-import taxon.core.equipmentlist.EquipmentFault.Reason;
 import taxon.core.equipmentlist.ListChoices.TakenIds;
 import taxon.core.equipmentlist.RowRemark.Kind;
+import taxon.core.listing.CellFault;
+import taxon.core.listing.CellFault.Reason;
 import taxon.core.listing.Column;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.Plan;
@@ -70,7 +71,7 @@ final class TakenIdsSettled {
         if (!FixtureId.isLegal(last)) {
             return EquipmentLine.refused(
                     line.row(),
-                    List.of(new EquipmentFault(
+                    List.of(new CellFault(
                             Column.FIRST_ID,
                             line.row().cell(Column.FIRST_ID),
                             Reason.CONTRADICTS,

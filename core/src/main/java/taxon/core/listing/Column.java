@@ -6,6 +6,8 @@ public enum Column {
     MAKER("maker"),
     TYPE("type"),
     MODE("mode"),
+    /** How many slots it takes, beside a mode that says it in words. */
+    FOOTPRINT("footprint"),
     FIRST_ID("first fixture ID"),
     NAME("name"),
     POSITION("position"),

@@ -2,6 +2,7 @@ package taxon.core.listing;
 
 import static taxon.core.listing.Column.ADDRESS;
 import static taxon.core.listing.Column.FIRST_ID;
+import static taxon.core.listing.Column.FOOTPRINT;
 import static taxon.core.listing.Column.MAKER;
 import static taxon.core.listing.Column.MODE;
 import static taxon.core.listing.Column.NAME;
@@ -65,6 +66,10 @@ public final class HeaderWords {
         mean(
                 MODE,
                 "Modus | Betriebsart | Kanalzahl | Kanäle | Kanaele | Mode DMX | Canaux | Kanalen | Modo | Modalità | Canali | Canales");
+        mean(
+                FOOTPRINT,
+                "Footprint | DMX footprint | Channels | Channel count | No of channels | Chs | DMX channels | Slots | DMX slots");
+        mean(FOOTPRINT, "Kanalzahl | Kanäle | Kanaele | Canaux | Kanalen | Canali | Canales");
         mean(MODE, "Ch | Chan | Channel | Kanal | Canal | Kanaal | Canale");
         mean(
                 FIRST_ID,

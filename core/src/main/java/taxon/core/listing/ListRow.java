@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.function.UnaryOperator;
 
 /**
  * One row of a list, by what its columns mean.
@@ -32,6 +33,23 @@ public record ListRow(int line, Map<Column, String> cells, List<String> all, Sor
 
     ListRow with(SortedMap<Integer, ListRow> ofLaterBlocks) {
         return new ListRow(line, cells, all, ofLaterBlocks);
+    }
+
+    /** The same row with another text in a column; a list without that column stays without it. */
+    public ListRow withCell(Column column, String text) {
+        if (!has(column) || cell(column).equals(text)) {
+            return this;
+        }
+        Map<Column, String> changed = new EnumMap<>(cells);
+        changed.put(column, text);
+        return new ListRow(line, changed, all, later);
+    }
+
+    /** The same row with what it says of later blocks put otherwise. */
+    public ListRow withLater(UnaryOperator<ListRow> otherwise) {
+        SortedMap<Integer, ListRow> changed = new TreeMap<>();
+        later.forEach((block, row) -> changed.put(block, otherwise.apply(row)));
+        return with(changed);
     }
 
     /** A row of which only those cells are known. */

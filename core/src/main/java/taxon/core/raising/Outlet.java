@@ -1,6 +1,8 @@
 package taxon.core.raising;
 
 import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.network.BoxPort.Merge;
 import taxon.core.network.Ipv4;
@@ -17,6 +19,7 @@ import taxon.core.reception.Sender.Protocol;
  * @param merge how the port joins two sources, as planned
  * @param port of the box, counted from 1
  * @param box its name, and the port: "Quay node port 2"
+ * @param boxes where those are that take it, as far as the plan says: by the cards beside them a group leaves
  */
 public record Outlet(
         UniverseNumber universe,
@@ -26,15 +29,34 @@ public record Outlet(
         int priority,
         Merge merge,
         int port,
-        String box)
+        String box,
+        List<Ipv4> boxes)
         implements Comparable<Outlet> {
     private static final Comparator<Outlet> ORDER = Comparator.comparing(Outlet::universe)
             .thenComparing(Outlet::carrier)
             .thenComparing(Outlet::to);
 
+    public Outlet {
+        boxes = List.copyOf(boxes);
+    }
+
     /** True for Art-Net, where a box merges by a setting of its port and knows no priorities. */
     public boolean isArtNet() {
         return carrier.protocol() == Protocol.ART_NET;
+    }
+
+    /** This one, for the boxes of another port too that takes the same. */
+    Outlet alsoFor(Outlet other) {
+        return new Outlet(
+                universe,
+                carrier,
+                to,
+                toBox,
+                priority,
+                merge,
+                port,
+                box,
+                Stream.concat(boxes.stream(), other.boxes.stream()).distinct().toList());
     }
 
     /** Two ports that take the same levels from the same address are one outlet. */

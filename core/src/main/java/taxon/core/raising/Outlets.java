@@ -46,13 +46,19 @@ public record Outlets(List<Outlet> outlets, List<NoWay> none) {
             if (found.isEmpty()) {
                 none.add(new NoWay(universe, why(plan.universe(universe).routes())));
             }
-            for (Outlet outlet : found) {
-                if (outlets.stream().noneMatch(outlet::isSameWayAs)) {
-                    outlets.add(outlet);
-                }
-            }
+            found.forEach(o -> add(o, outlets));
         }
         return new Outlets(outlets.stream().sorted().toList(), none);
+    }
+
+    private static void add(Outlet outlet, List<Outlet> outlets) {
+        for (int i = 0; i < outlets.size(); i++) {
+            if (outlets.get(i).isSameWayAs(outlet)) {
+                outlets.set(i, outlets.get(i).alsoFor(outlet));
+                return;
+            }
+        }
+        outlets.add(outlet);
     }
 
     private static Why why(List<Route> routes) {
@@ -85,7 +91,8 @@ public record Outlets(List<Outlet> outlets, List<NoWay> none) {
                             sacn.priority(),
                             port.merge(),
                             route.port().number(),
-                            words));
+                            words,
+                            ip.stream().toList()));
         }
         if (route instanceof Route.ArtNet artNet) {
             // One box is meant, whoever else hears it: what is raised goes there alone.
@@ -97,7 +104,8 @@ public record Outlets(List<Outlet> outlets, List<NoWay> none) {
                     Route.Sacn.USUAL_PRIORITY,
                     port.merge(),
                     route.port().number(),
-                    words));
+                    words,
+                    ip.stream().toList()));
         }
         return Optional.empty();
     }

@@ -69,7 +69,7 @@ public enum FixtureColumn {
             case ADDRESS -> Optional.of(ADDRESS);
             case NAME -> Optional.of(NAME);
             case NOTE -> Optional.of(NOTE);
-            case QUANTITY, MAKER, TYPE, UNIVERSE, SLOT -> Optional.empty();
+            case QUANTITY, MAKER, TYPE, FOOTPRINT, UNIVERSE, SLOT -> Optional.empty();
         };
     }
 }

@@ -12,6 +12,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import taxon.core.dmx.StartAddress;
 import taxon.core.finding.PlanCheck;
 import taxon.core.fixture.TypeId;
+import taxon.core.listing.CellFault;
 import taxon.core.listing.Column;
 import taxon.core.listing.ColumnMap;
 import taxon.core.listing.ListReading;
@@ -322,7 +323,7 @@ class EquipmentListTest {
     }
 
     private static List<String> faults(Map<Column, String> changed) {
-        return read(changed).faults().stream().map(EquipmentFault::sentence).toList();
+        return read(changed).faults().stream().map(CellFault::sentence).toList();
     }
 
     private static EquipmentLine read(Map<Column, String> changed) {

@@ -12,7 +12,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 import taxon.core.dmx.StartAddress;
-import taxon.core.equipmentlist.EquipmentFault;
+import taxon.core.listing.CellFault;
 import taxon.core.equipmentlist.EquipmentLine;
 import taxon.core.equipmentlist.EquipmentList;
 import taxon.core.equipmentlist.ListChoices;
@@ -167,14 +167,14 @@ class ListsOfTheTradeTest {
     }
 
     private static void check(EquipmentLine line, String becomes) {
-        List<EquipmentFault.Reason> reasons =
-                line.faults().stream().map(EquipmentFault::reason).toList();
+        List<CellFault.Reason> reasons =
+                line.faults().stream().map(CellFault::reason).toList();
         if (becomes.equals("?type")) {
-            assertThat(reasons).contains(EquipmentFault.Reason.UNKNOWN);
+            assertThat(reasons).contains(CellFault.Reason.UNKNOWN);
         } else if (becomes.endsWith("?date")) {
-            assertThat(reasons).containsExactly(EquipmentFault.Reason.DATE);
+            assertThat(reasons).containsExactly(CellFault.Reason.DATE);
         } else if (becomes.endsWith("?")) {
-            assertThat(reasons).containsExactly(EquipmentFault.Reason.UNCLEAR);
+            assertThat(reasons).containsExactly(CellFault.Reason.UNCLEAR);
         } else {
             assertThat(line.faults()).isEmpty();
             assertThat(words(line.added().orElseThrow())).isEqualTo(becomes);

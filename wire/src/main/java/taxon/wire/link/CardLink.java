@@ -202,7 +202,7 @@ public final class CardLink implements Link, AutoCloseable {
     }
 
     @Override
-    public void send(SacnPacket packet, Ipv4 destination, SendPolicy policy) throws IOException {
+    public void send(SacnPacket packet, Ipv4 destination, List<Ipv4> boxes, SendPolicy policy) throws IOException {
         send(sacn, packet.encode(), new InetSocketAddress(Sockets.address(destination), SacnData.UDP_PORT), policy);
     }
 

@@ -2,10 +2,13 @@ package taxon.wire.link;
 
 import java.io.IOException;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.locks.LockSupport;
+import taxon.core.network.Ipv4;
 import taxon.core.network.SacnUniverse;
 import taxon.core.raising.Ended;
 import taxon.core.raising.Grip;
@@ -80,17 +83,21 @@ public final class Drive implements AutoCloseable {
 
     private void announce(List<Grip.Frame> frames) throws IOException {
         TreeSet<SacnUniverse> universes = new TreeSet<>();
+        Set<Ipv4> boxes = new LinkedHashSet<>();
         frames.stream()
-                .map(f -> f.outlet().carrier())
-                .filter(c -> c.protocol() == Protocol.SACN)
-                .forEach(c -> universes.add(new SacnUniverse(c.number())));
+                .map(Grip.Frame::outlet)
+                .filter(o -> o.carrier().protocol() == Protocol.SACN)
+                .forEach(o -> {
+                    universes.add(new SacnUniverse(o.carrier().number()));
+                    boxes.addAll(o.boxes());
+                });
         if (!universes.isEmpty()) {
-            sender.announce(universes);
+            sender.announce(universes, List.copyOf(boxes));
         }
     }
 
     private static Destination destination(Outlet outlet) {
-        return new Destination(outlet.carrier(), outlet.to());
+        return new Destination(outlet.carrier(), outlet.to(), outlet.boxes());
     }
 
     /** Each receiver for itself: one that cannot be reached keeps it from no other. */

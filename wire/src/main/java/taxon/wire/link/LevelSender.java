@@ -36,8 +36,18 @@ public final class LevelSender {
      * Where levels go.
      *
      * @param to a box; the group's address for what goes to a group
+     * @param boxes where those are that take what goes to a group, as far as that is known
      */
-    public record Destination(Carrier carrier, Ipv4 to) {
+    public record Destination(Carrier carrier, Ipv4 to, List<Ipv4> boxes) {
+        public Destination {
+            boxes = List.copyOf(boxes);
+        }
+
+        /** To a box, or to a group of which nothing more is known. */
+        public Destination(Carrier carrier, Ipv4 to) {
+            this(carrier, to, List.of());
+        }
+
         /** To the group of a universe of streaming ACN. */
         public static Destination group(SacnUniverse universe) {
             return new Destination(Carrier.of(universe), universe.multicastGroup());
@@ -76,13 +86,18 @@ public final class LevelSender {
 
     /** Says which universes of streaming ACN are sent (ANSI E1.31, 4.3): every 10 s. */
     public void announce(Collection<SacnUniverse> universes) throws IOException {
+        announce(universes, List.of());
+    }
+
+    /** As {@link #announce(Collection)}, by the cards that are nearest to some boxes. */
+    void announce(Collection<SacnUniverse> universes, List<Ipv4> boxes) throws IOException {
         List<SacnUniverse> sorted = universes.stream().distinct().sorted().toList();
         int last = Math.max(0, (sorted.size() - 1) / SacnDiscovery.MOST_UNIVERSES);
         for (int page = 0; page <= last; page++) {
             int from = page * SacnDiscovery.MOST_UNIVERSES;
             List<SacnUniverse> part =
                     sorted.subList(from, Math.min(sorted.size(), from + SacnDiscovery.MOST_UNIVERSES));
-            link.send(new SacnDiscovery(cid, name, page, last, part), SacnDiscovery.GROUP, policy);
+            link.send(new SacnDiscovery(cid, name, page, last, part), SacnDiscovery.GROUP, boxes, policy);
         }
     }
 
@@ -92,7 +107,7 @@ public final class LevelSender {
             int sequence = sequences.merge(destination, 1, Integer::sum) & MOST_SEQUENCE;
             SacnData packet = new SacnData(
                     cid, name, priority, 0, sequence, options, new SacnUniverse(carrier.number()), 0, Bytes.of(levels));
-            link.send(packet, destination.to(), policy);
+            link.send(packet, destination.to(), destination.boxes(), policy);
         } else {
             // Art-Net counts from 1 to 255 and begins at 1 again.
             int sequence = sequences.merge(destination, 1, (now, one) -> now % MOST_SEQUENCE + one);

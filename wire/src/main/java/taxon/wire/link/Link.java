@@ -47,11 +47,22 @@ public interface Link {
     void send(ArtPacket packet, InetSocketAddress destination, SendPolicy policy) throws IOException;
 
     /**
-     * Sends a packet of streaming ACN to a box, or to a group: a group leaves by one card only, of several by the first.
+     * Sends a packet of streaming ACN to a box, or to a group; of several cards a group leaves by the first.
      *
      * @throws SendForbiddenException when the policy does not allow it; then nothing was sent
      */
-    void send(SacnPacket packet, Ipv4 destination, SendPolicy policy) throws IOException;
+    default void send(SacnPacket packet, Ipv4 destination, SendPolicy policy) throws IOException {
+        send(packet, destination, List.of(), policy);
+    }
+
+    /**
+     * Sends a packet of streaming ACN to a box, or to a group for some boxes: of several cards it leaves by those that are nearest to them,
+     * once on each wire.
+     *
+     * @param boxes none where it is not known where they are
+     * @throws SendForbiddenException when the policy does not allow it; then nothing was sent
+     */
+    void send(SacnPacket packet, Ipv4 destination, List<Ipv4> boxes, SendPolicy policy) throws IOException;
 
     /** What came so far. */
     LinkCounts counts();

@@ -4,9 +4,12 @@ import java.io.IOException;
 import java.net.InetSocketAddress;
 import java.net.NetworkInterface;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import taxon.core.network.Ipv4;
 import taxon.core.network.SacnUniverse;
@@ -105,9 +108,35 @@ final class SeveralCards implements Link {
     }
 
     @Override
-    public void send(SacnPacket packet, Ipv4 destination, SendPolicy policy) throws IOException {
-        boolean group = Sockets.address(destination).isMulticastAddress();
-        (group ? links.get(0) : nearest(destination)).send(packet, destination, policy);
+    public void send(SacnPacket packet, Ipv4 destination, List<Ipv4> boxes, SendPolicy policy) throws IOException {
+        if (!Sockets.address(destination).isMulticastAddress()) {
+            nearest(destination).send(packet, destination, policy);
+            return;
+        }
+        List<IOException> failures = new ArrayList<>();
+        for (CardLink link : towards(boxes)) {
+            try {
+                link.send(packet, destination, policy);
+            } catch (SendForbiddenException e) {
+                throw e;
+            } catch (IOException e) {
+                // One wire that is gone keeps it from no other.
+                failures.add(e);
+            }
+        }
+        if (!failures.isEmpty()) {
+            throw failures.get(0);
+        }
+    }
+
+    /** The nearest card to each of some boxes, one of each wire; the first of all where there is none. */
+    private Collection<CardLink> towards(List<Ipv4> boxes) throws IOException {
+        Map<NetworkInterface, CardLink> wires = new LinkedHashMap<>();
+        for (Ipv4 box : boxes) {
+            CardLink link = nearest(box);
+            wires.putIfAbsent(Sockets.card(link.card()), link);
+        }
+        return wires.isEmpty() ? links.subList(0, 1) : wires.values();
     }
 
     @Override

@@ -304,6 +304,30 @@ class CardLinkTest {
         }
     }
 
+    /** Two boxes near two cards of one wire hear it once; the card is the one that is near to the first of them. */
+    @Test
+    void aGroupLeavesByTheCardThatIsNearItsBoxes() throws Exception {
+        Ipv4 far = Ipv4.of(127, 84, 9, 1);
+        try (CardLinks links = new CardLinks();
+                CardLink box = CardLink.open(Ipv4.of(127, 84, 9, 2), Sharing.ALONE)) {
+            Link both = links.lease(LOCAL, List.of(far)).link();
+            BlockingQueue<String> senders = new LinkedBlockingQueue<>();
+            box.listen(new LinkListener() {
+                @Override
+                public void sacn(SacnPacket packet, InetSocketAddress sender, long nanos) {
+                    senders.add(sender.getAddress().getHostAddress());
+                }
+            });
+            box.join(UNIVERSE);
+            both.send(levels(UNIVERSE, 1), UNIVERSE.multicastGroup(), List.of(box.card(), OTHER), GROUPS);
+            both.send(levels(UNIVERSE, 2), UNIVERSE.multicastGroup(), List.of(OTHER), GROUPS);
+            both.send(levels(UNIVERSE, 3), UNIVERSE.multicastGroup(), GROUPS);
+            for (String card : List.of("127.84.9.1", "127.84.0.1", "127.84.0.1")) {
+                assertThat(senders.poll(PATIENCE_SECONDS, TimeUnit.SECONDS)).isEqualTo(card);
+            }
+        }
+    }
+
     @Test
     void whereOneOfSeveralCardsIsNotThereNoneIsHeld() throws Exception {
         try (CardLinks links = new CardLinks()) {

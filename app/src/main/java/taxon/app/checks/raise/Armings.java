@@ -101,8 +101,8 @@ class Armings implements SmartLifecycle {
         makeRoom();
         try {
             CardLinks.Lease lease = card.lease(plan);
-            Ipv4 by = lease.link().card();
-            List<Ipv4> outside = OwnSource.outside(outlets.outlets(), by);
+            List<Ipv4> cards = lease.link().cards();
+            List<Ipv4> outside = OwnSource.outside(outlets.outlets(), cards);
             if (!outside.isEmpty() && !asked.network()) {
                 lease.close();
                 throw new NotArmedException("Levels would leave this machine, to "
@@ -110,7 +110,7 @@ class Armings implements SmartLifecycle {
                         + ". Arm output to the network first.");
             }
             Bytes own = OwnSource.cid();
-            SendPolicy policy = OwnSource.policy(outlets.outlets(), by, asked.network());
+            SendPolicy policy = OwnSource.policy(outlets.outlets(), cards, asked.network());
             Ears ears = new Ears(lease, outlets.outlets(), policy, own, settings.answerWithin());
             Arming made = new Arming(ids.incrementAndGet(), asked, plan, outlets, ears, clock.instant());
             all.put(made.id(), made);

@@ -1,5 +1,6 @@
 package taxon.app.checks.raise;
 
+import java.util.List;
 import taxon.core.network.Ipv4;
 import taxon.core.raising.Reach;
 
@@ -21,8 +22,8 @@ record Asked(int job, Reach reach, String who, int minutes, boolean network) {
         }
     }
 
-    /** True when a packet to an address stays on this machine, sent by a card. */
-    static boolean isHere(Ipv4 to, Ipv4 card) {
-        return to.isLoopback() || to.isMulticast() && card.isLoopback();
+    /** True when a packet to an address stays on this machine, by whichever of some cards it leaves. */
+    static boolean isHere(Ipv4 to, List<Ipv4> cards) {
+        return to.isLoopback() || to.isMulticast() && cards.stream().allMatch(Ipv4::isLoopback);
     }
 }

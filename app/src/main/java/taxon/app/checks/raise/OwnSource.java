@@ -22,21 +22,21 @@ final class OwnSource {
     private OwnSource() {}
 
     /** Addresses beyond this machine. */
-    static List<Ipv4> outside(List<Outlet> outlets, Ipv4 by) {
+    static List<Ipv4> outside(List<Outlet> outlets, List<Ipv4> cards) {
         return outlets.stream()
                 .map(Outlet::to)
-                .filter(to -> !Asked.isHere(to, by))
+                .filter(to -> !Asked.isHere(to, cards))
                 .distinct()
                 .sorted()
                 .toList();
     }
 
     /** To what was armed, and nowhere else; beyond this machine only where that was armed too. */
-    static SendPolicy policy(List<Outlet> outlets, Ipv4 by, boolean network) {
+    static SendPolicy policy(List<Outlet> outlets, List<Ipv4> cards, boolean network) {
         Set<Ipv4> armed = new HashSet<>();
         outlets.forEach(o -> armed.add(o.to()));
         armed.add(SacnDiscovery.GROUP);
-        return to -> armed.contains(to) && (network || Asked.isHere(to, by));
+        return to -> armed.contains(to) && (network || Asked.isHere(to, cards));
     }
 
     /** The identity of a new source (E1.31, 5.6, from memory: 16 bytes, a UUID). */
@@ -50,9 +50,9 @@ final class OwnSource {
 
     /** What sends for an arming. */
     static LevelSender sender(Arming arming) {
-        Ipv4 by = arming.ears().link().card();
+        List<Ipv4> cards = arming.ears().link().cards();
         SendPolicy policy =
-                policy(arming.outlets().outlets(), by, arming.asked().network());
+                policy(arming.outlets().outlets(), cards, arming.asked().network());
         return new LevelSender(
                 arming.ears().link(),
                 policy,

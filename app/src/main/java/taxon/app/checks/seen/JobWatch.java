@@ -112,7 +112,8 @@ final class JobWatch implements AutoCloseable {
      */
     synchronized Seen seen(Plan plan, long nanos) {
         Expected expected = expected(plan);
-        if (looked.filter(l -> l.isOf(expected) && nanos - l.nanos() < FRESH_NANOS).isEmpty()) {
+        if (looked.filter(l -> l.isOf(expected) && nanos - l.nanos() < FRESH_NANOS)
+                .isEmpty()) {
             Seen seen = SeenCheck.of(plan, watch.overview(nanos), c -> levels(c, nanos), nanos);
             looked = Optional.of(new Looked(expected, nanos, seen));
         }
@@ -121,8 +122,7 @@ final class JobWatch implements AutoCloseable {
 
     /** What is to be heard by a plan; read out of it once. */
     synchronized Expected expected(Plan plan) {
-        return followed
-                .filter(f -> f.isOf(plan))
+        return followed.filter(f -> f.isOf(plan))
                 .orElseGet(() -> {
                     Followed now = new Followed(plan, Expected.of(plan), /* whole= */ false);
                     followed = Optional.of(now);

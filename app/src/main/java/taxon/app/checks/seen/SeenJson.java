@@ -57,9 +57,7 @@ final class SeenJson {
         seen.lines().forEach(l -> row(rows.addObject(), l, now));
         ArrayNode more = body.putArray("announced");
         Set<SacnUniverse> joined = watch.joined();
-        watch.watch().announced(now).stream()
-                .filter(u -> !joined.contains(u))
-                .forEach(u -> more.add(u.number()));
+        watch.watch().announced(now).stream().filter(u -> !joined.contains(u)).forEach(u -> more.add(u.number()));
         ArrayNode log = body.putArray("log");
         watch.watch().happenings().stream()
                 .limit(MOST_LOGGED)

@@ -9,9 +9,9 @@ import taxon.app.library.TypeSearch.Offer;
 import taxon.app.rig.equipmentlist.ListPage.Line;
 import taxon.app.rig.equipmentlist.ListPage.Told;
 import taxon.core.dmx.StartAddress;
-import taxon.core.equipmentlist.EquipmentFault;
 import taxon.core.equipmentlist.EquipmentLine;
 import taxon.core.fixture.FixtureType;
+import taxon.core.listing.CellFault;
 import taxon.core.listing.Column;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureId;
@@ -30,7 +30,7 @@ final class LineWords {
                 number,
                 given(line),
                 becomes(line),
-                line.faults().stream().map(EquipmentFault::sentence).toList(),
+                line.faults().stream().map(CellFault::sentence).toList(),
                 line.remarks().stream()
                         .map(r -> new Told(r.isClash(), r.sentence()))
                         .toList(),

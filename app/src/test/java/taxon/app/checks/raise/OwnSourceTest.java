@@ -23,39 +23,46 @@ class OwnSourceTest {
 
     private static Outlet outlet(Ipv4 to) {
         Carrier carrier = to.isMulticast() ? Carrier.of(THREE) : Carrier.of(new PortAddress(3));
-        return new Outlet(UniverseNumber.of(1), carrier, to, !to.isMulticast(), 100, Merge.HIGHEST, 1, "Node port 1");
+        return new Outlet(
+                UniverseNumber.of(1), carrier, to, !to.isMulticast(), 100, Merge.HIGHEST, 1, "Node port 1", List.of());
     }
 
-    private static SendPolicy policy(Ipv4 by, boolean network) {
-        return OwnSource.policy(List.of(outlet(HERE), outlet(FAR), outlet(GROUP)), by, network);
+    private static SendPolicy policy(List<Ipv4> cards, boolean network) {
+        return OwnSource.policy(List.of(outlet(HERE), outlet(FAR), outlet(GROUP)), cards, network);
     }
 
     @Test
     void nothingLeavesForAnAddressThatWasNotArmed() {
         for (boolean network : new boolean[] {false, true}) {
-            assertThat(policy(LOOPBACK, network).allows(Ipv4.of(127, 0, 0, 3))).isFalse();
-            assertThat(policy(REAL, network).allows(Ipv4.of(10, 0, 0, 8))).isFalse();
-            assertThat(policy(REAL, network).allows(Ipv4.of(10, 255, 255, 255))).isFalse();
-            assertThat(policy(LOOPBACK, network).allows(new SacnUniverse(4).multicastGroup()))
+            assertThat(policy(List.of(LOOPBACK), network).allows(Ipv4.of(127, 0, 0, 3)))
+                    .isFalse();
+            assertThat(policy(List.of(REAL), network).allows(Ipv4.of(10, 0, 0, 8)))
+                    .isFalse();
+            assertThat(policy(List.of(REAL), network).allows(Ipv4.of(10, 255, 255, 255)))
+                    .isFalse();
+            assertThat(policy(List.of(LOOPBACK), network).allows(new SacnUniverse(4).multicastGroup()))
                     .isFalse();
         }
     }
 
     @Test
     void whatLeavesThisMachineIsArmedTwice() {
-        assertThat(policy(LOOPBACK, false).allows(HERE)).isTrue();
-        assertThat(policy(LOOPBACK, false).allows(GROUP))
+        assertThat(policy(List.of(LOOPBACK), false).allows(HERE)).isTrue();
+        assertThat(policy(List.of(LOOPBACK), false).allows(GROUP))
                 .as("a group by the loopback card")
                 .isTrue();
-        assertThat(policy(LOOPBACK, false).allows(FAR)).isFalse();
-        assertThat(policy(REAL, false).allows(GROUP))
+        assertThat(policy(List.of(LOOPBACK), false).allows(FAR)).isFalse();
+        assertThat(policy(List.of(REAL), false).allows(GROUP))
                 .as("a group by a real card")
                 .isFalse();
-        assertThat(policy(REAL, true).allows(FAR)).isTrue();
-        assertThat(policy(REAL, true).allows(GROUP)).isTrue();
-        assertThat(OwnSource.outside(List.of(outlet(HERE), outlet(FAR), outlet(GROUP)), REAL))
+        assertThat(policy(List.of(LOOPBACK, REAL), false).allows(GROUP))
+                .as("a group that may leave by the second card")
+                .isFalse();
+        assertThat(policy(List.of(REAL), true).allows(FAR)).isTrue();
+        assertThat(policy(List.of(REAL), true).allows(GROUP)).isTrue();
+        assertThat(OwnSource.outside(List.of(outlet(HERE), outlet(FAR), outlet(GROUP)), List.of(REAL)))
                 .containsExactly(FAR, GROUP);
-        assertThat(OwnSource.outside(List.of(outlet(HERE), outlet(GROUP)), LOOPBACK))
+        assertThat(OwnSource.outside(List.of(outlet(HERE), outlet(GROUP)), List.of(LOOPBACK)))
                 .isEmpty();
     }
 }

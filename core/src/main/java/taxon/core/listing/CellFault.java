@@ -1,6 +1,4 @@
-package taxon.core.equipmentlist;
-
-import taxon.core.listing.Column;
+package taxon.core.listing;
 
 /**
  * Why a row cannot be taken as it stands.
@@ -8,7 +6,7 @@ import taxon.core.listing.Column;
  * @param value as it was written
  * @param allowed what would do, in words
  */
-public record EquipmentFault(Column column, String value, Reason reason, String allowed) {
+public record CellFault(Column column, String value, Reason reason, String allowed) {
     private static final int SHOWN = 60;
 
     public enum Reason {
@@ -26,8 +24,8 @@ public record EquipmentFault(Column column, String value, Reason reason, String 
     }
 
     /** The same of a later block. */
-    EquipmentFault ofBlock(int block) {
-        return new EquipmentFault(column, value, reason, allowed + " (block " + block + ")");
+    public CellFault ofBlock(int block) {
+        return new CellFault(column, value, reason, allowed + " (block " + block + ")");
     }
 
     /** "The quantity is −3; it takes 1 to 1000." */

@@ -1,20 +1,22 @@
-package taxon.core.equipmentlist;
+package taxon.core.listing;
 
 import java.util.List;
 import java.util.Optional;
 import taxon.core.dmx.AddressText;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
-import taxon.core.equipmentlist.EquipmentFault.Reason;
-import taxon.core.listing.Column;
-import taxon.core.listing.ListRow;
-import taxon.core.listing.NumberHabits;
+import taxon.core.listing.CellFault.Reason;
 
 /** The address of a row, from one column or two. Where two say different things, neither is taken. */
-record AddressCells(NumberHabits habits, WholeCells wholes) {
+public record AddressCells(NumberHabits habits, WholeCells wholes) {
     private static final String FORMS = "3.127, 3/127 or an absolute number";
 
-    Optional<StartAddress> read(ListRow row, List<EquipmentFault> faults) {
+    /**
+     * Where a row says that it begins; empty where it says nothing, and where what it says is at fault.
+     *
+     * @param faults of its cells
+     */
+    public Optional<StartAddress> read(ListRow row, List<CellFault> faults) {
         String universe = row.cell(Column.UNIVERSE);
         String slot = row.cell(Column.SLOT);
         String address = row.cell(Column.ADDRESS);
@@ -30,19 +32,19 @@ record AddressCells(NumberHabits habits, WholeCells wholes) {
     }
 
     /** A universe without a slot is no address, but it must be one. */
-    private void checkAlone(String universe, List<EquipmentFault> faults) {
+    private void checkAlone(String universe, List<CellFault> faults) {
         if (!universe.isEmpty()) {
             universe(universe, faults);
         }
     }
 
-    private Optional<Integer> universe(String cell, List<EquipmentFault> faults) {
+    private Optional<Integer> universe(String cell, List<CellFault> faults) {
         String number = cell.replaceFirst("(?i)^\\s*(?:universe|univ\\.?|uni|u)\\s*", "");
         return wholes.read(Column.UNIVERSE, number, UniverseNumber.FIRST, UniverseNumber.LAST, faults);
     }
 
     /** An address and a slot in columns of their own: they agree, or the row contradicts itself. */
-    private Optional<StartAddress> both(ListRow row, List<EquipmentFault> faults) {
+    private Optional<StartAddress> both(ListRow row, List<CellFault> faults) {
         int before = faults.size();
         String universe = row.cell(Column.UNIVERSE);
         Optional<StartAddress> whole = one(row.cell(Column.ADDRESS), faults);
@@ -52,7 +54,7 @@ record AddressCells(NumberHabits habits, WholeCells wholes) {
         String itsUniverse = universe.isEmpty() ? whole.get().universe().toString() : universe;
         Optional<StartAddress> parts = beside(itsUniverse, row.cell(Column.SLOT), faults);
         if (parts.isPresent() && !parts.equals(whole) && faults.size() == before) {
-            faults.add(new EquipmentFault(
+            faults.add(new CellFault(
                     Column.ADDRESS,
                     row.cell(Column.ADDRESS),
                     Reason.CONTRADICTS,
@@ -61,7 +63,7 @@ record AddressCells(NumberHabits habits, WholeCells wholes) {
         return faults.size() == before ? whole : Optional.empty();
     }
 
-    private Optional<StartAddress> one(String cell, List<EquipmentFault> faults) {
+    private Optional<StartAddress> one(String cell, List<CellFault> faults) {
         if (isDate(cell, faults)) {
             return Optional.empty();
         }
@@ -79,20 +81,20 @@ record AddressCells(NumberHabits habits, WholeCells wholes) {
         return Optional.of(((AddressText.Read) parsed).address());
     }
 
-    private static EquipmentFault unclear(String cell) {
-        return new EquipmentFault(Column.ADDRESS, cell, Reason.UNCLEAR, "say above how this column is to be read");
+    private static CellFault unclear(String cell) {
+        return new CellFault(Column.ADDRESS, cell, Reason.UNCLEAR, "say above how this column is to be read");
     }
 
-    private static boolean isDate(String cell, List<EquipmentFault> faults) {
+    private static boolean isDate(String cell, List<CellFault> faults) {
         boolean date = NumberHabits.looksLikeDate(cell) && !(AddressText.read(cell) instanceof AddressText.Read);
         if (date) {
-            faults.add(new EquipmentFault(Column.ADDRESS, cell, Reason.DATE, "it takes " + FORMS));
+            faults.add(new CellFault(Column.ADDRESS, cell, Reason.DATE, "it takes " + FORMS));
         }
         return date;
     }
 
     /** 4 beside 100 is 4.100; beside 1/7, 100.5 or 1636 the universe is there twice, and must be the same. */
-    private Optional<StartAddress> beside(String universeCell, String cell, List<EquipmentFault> faults) {
+    private Optional<StartAddress> beside(String universeCell, String cell, List<CellFault> faults) {
         Optional<Integer> universe = universe(universeCell, faults);
         if (universe.isEmpty() || isDate(cell, faults)) {
             return Optional.empty();
@@ -104,7 +106,7 @@ record AddressCells(NumberHabits habits, WholeCells wholes) {
             return wholes.read(Column.SLOT, cell, 1, 512, faults).map(s -> StartAddress.of(universe.get(), s));
         }
         if (read.address().universe().number() != universe.get()) {
-            faults.add(new EquipmentFault(
+            faults.add(new CellFault(
                     Column.ADDRESS,
                     cell,
                     Reason.CONTRADICTS,
