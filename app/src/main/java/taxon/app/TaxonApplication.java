@@ -6,7 +6,8 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration;
-import taxon.app.handover.BundleCommand;
+import taxon.app.command.CheckCommand;
+import taxon.app.command.CompareCommand;
 import taxon.app.start.StartTrouble;
 import taxon.app.store.copies.StoreCommand;
 
@@ -22,8 +23,11 @@ public class TaxonApplication {
         if (StoreCommand.isOne(given)) {
             System.exit(new StoreCommand(System.out, Clock.systemUTC()).run(given));
         }
-        if (BundleCommand.isOne(given)) {
-            System.exit(new BundleCommand(System.out).run(given));
+        if (CheckCommand.isOne(given)) {
+            System.exit(new CheckCommand(System.out).run(given));
+        }
+        if (CompareCommand.isOne(given)) {
+            System.exit(new CompareCommand(System.out).run(given));
         }
         try {
             SpringApplication.run(TaxonApplication.class, arguments);

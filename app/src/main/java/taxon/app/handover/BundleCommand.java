@@ -7,10 +7,8 @@ import java.nio.file.Path;
 import java.util.List;
 import taxon.formats.bundle.BundleCheck;
 
-/** The command {@code check FILE.zip}: is a bundle as it was handed over, and of which revision is it? It needs no store. */
+/** What the command {@code check} says of a bundle: is a bundle as it was handed over, and of which revision is it? It needs no store. */
 public final class BundleCommand {
-    private static final String NAME = "check";
-
     /** What is larger than that is no bundle. */
     private static final long MOST = 512L << 20;
 
@@ -18,11 +16,6 @@ public final class BundleCommand {
 
     public BundleCommand(PrintStream out) {
         this.out = out;
-    }
-
-    /** True when the arguments are this command. */
-    public static boolean isOne(List<String> arguments) {
-        return !arguments.isEmpty() && arguments.get(0).equals(NAME);
     }
 
     /** Runs it and gives the exit status: 0 when the bundle is whole, 1 when it is not, 2 when no file was named. */

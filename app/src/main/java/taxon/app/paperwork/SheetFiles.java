@@ -152,6 +152,17 @@ public class SheetFiles {
         });
     }
 
+    /**
+     * Any page that is drawn from a template, as PDF with the fonts of papers; it waits for its turn.
+     *
+     * @param values what the template shows
+     * @throws PrintQueue.FullException when its turn did not come within two minutes
+     */
+    public byte[] page(String template, Map<String, Object> values) {
+        String html = templates.process(template, new Context(Locale.UK, values));
+        return queue.inTurn(() -> drawn(html, true));
+    }
+
     private static byte[] drawn(String html, boolean tagged) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PdfRendererBuilder builder = new PdfRendererBuilder();

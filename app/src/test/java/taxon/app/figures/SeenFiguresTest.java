@@ -8,6 +8,7 @@ import java.io.InputStreamReader;
 import java.io.UncheckedIOException;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -67,13 +68,15 @@ class SeenFiguresTest {
                 SECONDS,
                 PAGES);
         for (Protocol protocol : Protocol.values()) {
-            try (TaxonProcess process = TaxonProcess.on(planned(protocol))) {
-                measure(process, protocol);
+            Path log = Files.createTempFile("taxon", ".gc");
+            List<String> machine = List.of("-Xlog:gc:file=" + log);
+            try (TaxonProcess process = TaxonProcess.serve(List.of(), machine, planned(protocol))) {
+                measure(process, protocol, log);
             }
         }
     }
 
-    private static void measure(TaxonProcess process, Protocol protocol) throws Exception {
+    private static void measure(TaxonProcess process, Protocol protocol, Path log) throws Exception {
         Http http = process.http();
         String seen = "/jobs/1/checks/seen";
         Ipv4 card = Ipv4.parse(http.post(seen + "/listen").json().path("card").asString())
@@ -95,10 +98,11 @@ class SeenFiguresTest {
             double busyBefore = usage.cpuSeconds("");
             double cardBefore = usage.cpuSeconds("card " + card);
             long begun = System.nanoTime();
-            List<Double> heap = new ArrayList<>(List.of(usage.heapMebibytes()));
+            List<Integer> heap = new ArrayList<>();
             for (int i = 0; i < LOOKS; i++) {
+                int from = ProcessUsage.lines(log);
                 TimeUnit.MILLISECONDS.sleep(SECONDS * 1_000L / LOOKS);
-                heap.add(usage.heapMebibytes());
+                heap.add(ProcessUsage.aliveSince(log, from));
             }
             double took = (System.nanoTime() - begun) / 1e9;
             double cardBusy = (usage.cpuSeconds("card " + card) - cardBefore) / took;
@@ -115,9 +119,7 @@ class SeenFiguresTest {
                     cardBusy,
                     busy,
                     (told.get() - toldBefore) / (double) PAGES / took,
-                    heap.stream()
-                            .map(h -> String.format(Locale.ROOT, "%.0f", h))
-                            .toList());
+                    heap);
             assertThat(now.path("missing").asInt()).isZero();
         }
     }

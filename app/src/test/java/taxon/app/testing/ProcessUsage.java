@@ -1,10 +1,8 @@
 package taxon.app.testing;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -12,11 +10,10 @@ import java.util.stream.Stream;
 /** What a Java process of this machine (Linux) takes: processor time by the names of its threads, and heap in use. */
 public record ProcessUsage(long pid) {
     private static final double TICKS_A_SECOND = 100;
-    private static final double MEBIBYTE = 1 << 20;
     /** The system keeps this much of a thread's name. */
     private static final int LONGEST_NAME = 15;
 
-    private static final Pattern TOTAL = Pattern.compile("Total +\\d+ +(\\d+)");
+    private static final Pattern AFTER = Pattern.compile("->(\\d+)M\\(");
 
     /** Of all threads whose name begins so, since the process began. */
     public double cpuSeconds(String thread) {
@@ -45,25 +42,30 @@ public record ProcessUsage(long pid) {
         }
     }
 
-    /** What is alive after a collection. */
-    public double heapMebibytes() {
-        Matcher total = TOTAL.matcher(jcmd("GC.class_histogram"));
-        if (!total.find()) {
-            throw new AssertionError("process " + pid + " does not say what is alive in it");
+    /**
+     * What was alive after a collection, in MiB: the least of all that its log tells of since it was read last. To ask the process itself
+     * would stop it for a moment.
+     *
+     * @param log as {@code -Xlog:gc:file=…} writes it
+     * @param from how many lines were read before
+     */
+    public static int aliveSince(Path log, int from) {
+        try (Stream<String> lines = Files.lines(log)) {
+            return lines.skip(from)
+                    .map(AFTER::matcher)
+                    .filter(Matcher::find)
+                    .mapToInt(m -> Integer.parseInt(m.group(1)))
+                    .min()
+                    .orElse(0);
+        } catch (IOException e) {
+            throw new AssertionError(e);
         }
-        return Long.parseLong(total.group(1)) / MEBIBYTE;
     }
 
-    private String jcmd(String command) {
-        try {
-            Process run = new ProcessBuilder(List.of(
-                            Path.of(System.getProperty("java.home"), "bin", "jcmd")
-                                    .toString(),
-                            Long.toString(pid),
-                            command))
-                    .redirectErrorStream(true)
-                    .start();
-            return new String(run.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+    /** How many lines a log has. */
+    public static int lines(Path log) {
+        try (Stream<String> lines = Files.lines(log)) {
+            return (int) lines.count();
         } catch (IOException e) {
             throw new AssertionError(e);
         }

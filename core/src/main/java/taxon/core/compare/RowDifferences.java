@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
-import java.util.stream.Collectors;
 import taxon.core.compare.RowDifference.Kind;
 import taxon.core.dmx.StartAddress;
 import taxon.core.text.Likeness;
@@ -50,7 +49,7 @@ final class RowDifferences {
         }
         numbers(Kind.FOOTPRINT, ours.footprint(), theirs.footprint(), found);
         words(Kind.MODE, ours.mode(), theirs.mode(), found);
-        if (!isSameType(ours.type(), theirs.type())) {
+        if (!TypeNames.isSame(ours.type(), theirs.type())) {
             words(Kind.TYPE, ours.type(), theirs.type(), found);
         }
         numbers(Kind.ID, ours.id(), theirs.id(), found);
@@ -89,20 +88,6 @@ final class RowDifferences {
         if (ours.isPresent() && theirs.isPresent() && ours.getAsInt() != theirs.getAsInt()) {
             found.add(new RowDifference(kind, String.valueOf(ours.getAsInt()), String.valueOf(theirs.getAsInt())));
         }
-    }
-
-    /** One side often leaves the maker out, or a word of the name. */
-    private static boolean isSameType(String ours, String theirs) {
-        Set<String> one = words(ours);
-        Set<String> other = words(theirs);
-        return one.containsAll(other) || other.containsAll(one);
-    }
-
-    private static Set<String> words(String text) {
-        return Arrays.stream(text.split("[\\s_/-]+"))
-                .map(Likeness::key)
-                .filter(w -> !w.isEmpty())
-                .collect(Collectors.toSet());
     }
 
     /** Spelling is no difference. */

@@ -19,6 +19,7 @@ import taxon.core.text.Likeness;
 final class RowMatcher {
     private final Set<PatchRow> ours;
     private final Set<PatchRow> theirs;
+    private final TypeNames types;
     private final List<Match> matches = new ArrayList<>();
 
     /**
@@ -29,6 +30,7 @@ final class RowMatcher {
     RowMatcher(List<PatchRow> ours, List<PatchRow> theirs, boolean byId, Told told) {
         this.ours = new LinkedHashSet<>(ours);
         this.theirs = new LinkedHashSet<>(theirs);
+        types = new TypeNames(ours, theirs);
         List<PatchRow> alone = told(told, ours, theirs);
         this.ours.removeAll(alone);
         match(Match.Reason.SAME_UUID, r -> r.uuid().map(u -> u));
@@ -59,8 +61,8 @@ final class RowMatcher {
         return alone;
     }
 
-    private static String type(PatchRow row) {
-        return Likeness.key(row.type());
+    private String type(PatchRow row) {
+        return types.key(row);
     }
 
     /** Those whose key is alone on both sides. */
@@ -100,7 +102,7 @@ final class RowMatcher {
         });
     }
 
-    private static Map<String, List<PatchRow>> byType(Set<PatchRow> rows) {
+    private Map<String, List<PatchRow>> byType(Set<PatchRow> rows) {
         Map<String, List<PatchRow>> byType = new HashMap<>();
         rows.stream()
                 .filter(r -> !type(r).isEmpty())

@@ -48,9 +48,10 @@ public final class TakeTheirs {
     /**
      * What taking over would do.
      *
-     * @param staying how many differences stay
+     * @param done how many cells change, and fixtures come or go
+     * @param staying how many differences were not chosen
      */
-    public record Proposal(Edit edit, int staying, List<NotTaken> omissions) implements Proposed {
+    public record Proposal(Edit edit, int done, int staying, List<NotTaken> omissions) implements Proposed {
         public Proposal {
             omissions = List.copyOf(omissions);
         }
@@ -84,7 +85,7 @@ public final class TakeTheirs {
             edits.add(FixtureEdits.add("Added", added));
         }
         int done = table.work().moves().size() + removed.size() + added.size();
-        return new Proposal(Edit.inTurn(title(done), edits), staying(taken), left);
+        return new Proposal(Edit.inTurn(title(done), edits), done, staying(taken), left);
     }
 
     private static String title(int done) {

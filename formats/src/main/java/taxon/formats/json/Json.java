@@ -77,7 +77,12 @@ public final class Json {
         return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
-    /** Reads what {@link #slug} wrote. */
+    /** The name of a kind that is a class of its own, as {@link #slug(Enum)} would write it: "universes-off". */
+    public static String slug(Class<?> kind) {
+        return kind.getSimpleName().replaceAll("(?<=.)([A-Z])", "-$1").toLowerCase(Locale.ROOT);
+    }
+
+    /** Reads what {@link #slug(Enum)} wrote. */
     public static <E extends Enum<E>> E constant(Class<E> type, String slug) {
         return Enum.valueOf(type, slug.toUpperCase(Locale.ROOT).replace('-', '_'));
     }

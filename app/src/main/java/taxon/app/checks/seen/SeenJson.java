@@ -1,6 +1,5 @@
 package taxon.app.checks.seen;
 
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import taxon.app.edit.JobState;
@@ -8,7 +7,6 @@ import taxon.core.network.SacnUniverse;
 import taxon.core.reception.Happening;
 import taxon.core.reception.Heard;
 import taxon.core.reception.UniverseReception.Overview;
-import taxon.core.seen.Remark;
 import taxon.core.seen.Seen;
 import taxon.core.seen.SeenLine;
 import taxon.core.seen.SeenText;
@@ -93,16 +91,9 @@ final class SeenJson {
         ArrayNode remarks = row.putArray("remarks");
         line.remarks()
                 .forEach(r -> remarks.addObject()
-                        .put("kind", kind(r))
+                        .put("kind", Json.slug(r.getClass()))
                         .put("weight", Json.slug(r.weight()))
                         .put("sentence", SeenText.of(r)));
-    }
-
-    private static String kind(Remark remark) {
-        return remark.getClass()
-                .getSimpleName()
-                .replaceAll("(?<=.)([A-Z])", "-$1")
-                .toLowerCase(Locale.ROOT);
     }
 
     private static void sender(ObjectNode node, Heard heard, boolean wins, long now) {

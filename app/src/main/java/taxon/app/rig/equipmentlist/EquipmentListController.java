@@ -12,6 +12,7 @@ import org.springframework.web.multipart.MultipartFile;
 import taxon.app.form.Reply;
 import taxon.app.form.Uploaded;
 import taxon.app.frame.Frames;
+import taxon.app.lists.ListFile;
 import taxon.app.proposals.ProposalDesk;
 import taxon.app.store.MappingStore;
 import taxon.app.store.ProposalStore.GivenFile;

@@ -11,6 +11,7 @@ import org.springframework.ui.Model;
 import taxon.app.edit.JobState;
 import taxon.app.library.TypeLibrary;
 import taxon.app.library.TypeSearch;
+import taxon.app.lists.ListFile;
 import taxon.app.proposals.FileProposalKind;
 import taxon.app.proposals.ProposalDesk;
 import taxon.app.store.MappingStore;
@@ -70,14 +71,14 @@ public class EquipmentListKind extends FileProposalKind<GivenList, ListFile> {
     @Override
     public Optional<GivenList> compute(StoredProposal stored, JobState state, Effort effort) {
         ListRequest request = ListRequest.read(ProposalDesk.request(stored));
-        TableFile table = files().of(stored.id()).sheet(request.sheet());
+        TableFile table = files().of(stored.id()).sheet(request.look().sheet());
         if (table instanceof TableFile.Unreadable unreadable) {
             return Optional.of(GivenList.unreadable(request, unreadable));
         }
         List<TableRow> rows = ((TableFile.Read) table).rows();
-        Optional<KeptMapping> kept = kept(request, rows);
+        Optional<KeptMapping> kept = request.look().mapping(mappings.all(), rows);
         ColumnMap columns =
-                request.columns().or(() -> kept.flatMap(k -> k.on(rows))).orElseGet(() -> ColumnGuess.of(rows));
+                request.look().columns().or(() -> kept.flatMap(k -> k.on(rows))).orElseGet(() -> ColumnGuess.of(rows));
         ListReading reading = ListReading.of(rows, columns);
         Optional<EquipmentList> list = Optional.of(reading)
                 .filter(r -> columns.has(Column.TYPE))
@@ -85,17 +86,6 @@ public class EquipmentListKind extends FileProposalKind<GivenList, ListFile> {
                         state.plan(), r, library().knownTo(state.plan()), choices(request, r), effort));
         return Optional.of(
                 new GivenList(request, table, kept.map(KeptMapping::name).orElse(""), Optional.of(reading), list));
-    }
-
-    /** The one that was named, else one that was kept for lists with this very header. */
-    private Optional<KeptMapping> kept(ListRequest request, List<TableRow> rows) {
-        if (request.columns().isPresent()) {
-            return Optional.empty();
-        }
-        return mappings.all().stream()
-                .filter(m ->
-                        request.kept().isEmpty() ? m.isMadeFor(rows) : m.name().equals(request.kept()))
-                .findFirst();
     }
 
     private static ListChoices choices(ListRequest request, ListReading reading) {

@@ -10,14 +10,16 @@ import java.util.Set;
 import java.util.function.Predicate;
 import taxon.app.library.TypeSearch;
 import taxon.app.library.TypeSearch.Offer;
+import taxon.app.lists.ColumnChooser;
+import taxon.app.lists.NumberAnswers;
+import taxon.app.lists.NumberAnswers.Question;
 import taxon.core.equipmentlist.EquipmentLine;
 import taxon.core.equipmentlist.EquipmentList;
 import taxon.core.equipmentlist.ListChoices;
 import taxon.core.equipmentlist.TypeWords;
+import taxon.core.listing.Column;
 import taxon.core.listing.ListReading;
-import taxon.core.listing.NumberDoubt;
 import taxon.core.listing.SkippedRow;
-import taxon.formats.json.Json;
 import taxon.formats.table.TableFile;
 
 /**
@@ -70,14 +72,6 @@ public record ListPage(
         }
     }
 
-    /**
-     * What is asked of a whole column.
-     *
-     * @param field of the form
-     * @param answered "plain", "other" or empty
-     */
-    public record Question(String field, String words, String plain, String other, String likely, String answered) {}
-
     /** @param clash true when it is as it is written, and clashes with something */
     public record Told(boolean clash, String words) {}
 
@@ -117,7 +111,7 @@ public record ListPage(
                 read.map(r -> r.origin().sheet()).orElse(""),
                 read.map(r -> r.origin().sheets()).orElse(List.of()),
                 given.kept(),
-                ColumnChooser.of(given.rows(), reading),
+                ColumnChooser.of(given.rows(), reading, Set.of(Column.TYPE)),
                 given.list().map(ListPage::questions).orElse(List.of()),
                 choices,
                 isClashing(choices, lines),
@@ -143,21 +137,9 @@ public record ListPage(
     }
 
     private static List<Question> questions(EquipmentList list) {
-        return list.doubts().stream().map(d -> question(d, list.choices())).toList();
-    }
-
-    private static Question question(NumberDoubt doubt, ListChoices choices) {
-        String column = doubt.column().words();
-        return new Question(
-                "answer." + Json.slug(doubt.column()) + "." + Json.slug(doubt.kind()),
-                "The column of the " + column + " has " + String.join(", ", doubt.examples()) + ". Is "
-                        + doubt.examples().get(0) + " …",
-                doubt.meaning(NumberDoubt.Answer.PLAIN),
-                doubt.meaning(NumberDoubt.Answer.OTHER),
-                Json.slug(doubt.likely()),
-                Optional.ofNullable(choices.answers().get(doubt.key()))
-                        .map(Json::slug)
-                        .orElse(""));
+        return list.doubts().stream()
+                .map(d -> NumberAnswers.question(d, list.choices().answers()))
+                .toList();
     }
 
     private static List<Line> shown(

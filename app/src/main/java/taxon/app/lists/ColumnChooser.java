@@ -1,9 +1,10 @@
-package taxon.app.rig.equipmentlist;
+package taxon.app.lists;
 
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import taxon.core.listing.Column;
 import taxon.core.listing.ListReading;
 import taxon.core.listing.TableRow;
@@ -40,7 +41,12 @@ public record ColumnChooser(int headerLine, List<HeaderLine> headers, List<Known
                 .toList();
     }
 
-    static ColumnChooser of(List<TableRow> rows, Optional<ListReading> reading) {
+    /**
+     * What is to be chosen.
+     *
+     * @param anyOf without any of these columns the list cannot be read
+     */
+    public static ColumnChooser of(List<TableRow> rows, Optional<ListReading> reading, Set<Column> anyOf) {
         int headerLine = reading.map(r -> r.columns().headerLine()).orElse(0);
         Optional<TableRow> header = rows.stream()
                 .filter(r -> headerLine > 0 && r.line() == headerLine)
@@ -67,7 +73,8 @@ public record ColumnChooser(int headerLine, List<HeaderLine> headers, List<Known
             columns.add(new Known(
                     i, letter(i), header.map(h -> shown(h.cell(index))).orElse(""), samples, holds));
         }
-        boolean needed = reading.filter(r -> r.columns().has(Column.TYPE)).isEmpty() && !rows.isEmpty();
+        boolean needed =
+                reading.filter(r -> anyOf.stream().anyMatch(r.columns()::has)).isEmpty() && !rows.isEmpty();
         return new ColumnChooser(headerLine, headers(rows), columns, needed);
     }
 

@@ -1,4 +1,4 @@
-package taxon.app.rig.equipmentlist;
+package taxon.app.lists;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -10,16 +10,16 @@ import taxon.formats.table.TableFile;
 import taxon.formats.table.TableReader;
 
 /** A file as it was given, each of its sheets read once, when somebody asks for it. */
-final class ListFile {
+public final class ListFile {
     private final byte[] content;
     private final Map<String, TableFile> bySheet = new ConcurrentHashMap<>();
 
-    ListFile(byte[] content) {
+    public ListFile(byte[] content) {
         this.content = content;
     }
 
     /** A list is small enough to be in memory: what may be given is bounded. */
-    static ListFile of(Path file) {
+    public static ListFile of(Path file) {
         try {
             return new ListFile(Files.readAllBytes(file));
         } catch (IOException e) {
@@ -28,7 +28,7 @@ final class ListFile {
     }
 
     /** @param sheet of a workbook; the first where it is empty */
-    TableFile sheet(String sheet) {
+    public TableFile sheet(String sheet) {
         return bySheet.computeIfAbsent(sheet, s -> TableReader.read(content, s));
     }
 }
