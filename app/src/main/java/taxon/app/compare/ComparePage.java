@@ -106,7 +106,7 @@ public record ComparePage(
         int from = Math.min(wanted.from(), matching.size());
         int to = Math.min(matching.size(), from + Wanted.PAGE);
         Optional<ComparedSides.Table> table = sides.table();
-        TapePairs tapes = TapePairs.of(sides);
+        TapePairs tapes = TapePairs.of(sides, plan);
         List<String> faults = faults(sides.theirs());
         return new ComparePage(
                 table.map(t -> t.file().origin().sheet()).orElse(""),
@@ -184,7 +184,12 @@ public record ComparePage(
 
     private static List<Filter> filters(ComparedSides sides, Rows rows, Wanted wanted) {
         List<Filter> filters = new ArrayList<>();
-        rows(filters, wanted, "all", "All that differs", rows.all().size());
+        rows(
+                filters,
+                wanted,
+                "all",
+                "All that differs",
+                rows.matching(new Wanted(Optional.empty(), "all", 0)).size());
         rows(filters, wanted, "odd", "By no pattern", sides.comparison().odd().size());
         rows(filters, wanted, "guess", "Unsure who is who", rows.guesses());
         rows(filters, wanted, "ours", "Only here", sides.comparison().onlyOurs().size());
@@ -230,16 +235,6 @@ public record ComparePage(
     /** The rows of the table, made when they are shown. */
     private record Rows(ComparedSides sides, Plan plan) {
         private static final int OTHERS = 60;
-
-        List<Object> all() {
-            Comparison comparison = sides.comparison();
-            List<Object> all = new ArrayList<>(comparison.differences().keySet());
-            comparison.matches().stream()
-                    .filter(m ->
-                            m.reason().isGuess() && !comparison.differences().containsKey(m))
-                    .forEach(all::add);
-            return all;
-        }
 
         int guesses() {
             return (int) sides.comparison().matches().stream()

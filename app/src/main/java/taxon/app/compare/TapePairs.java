@@ -15,6 +15,7 @@ import taxon.core.compare.Match;
 import taxon.core.compare.PatchRow;
 import taxon.core.compare.RowDifference.Kind;
 import taxon.core.dmx.StartAddress;
+import taxon.core.rig.Plan;
 
 /**
  * The universes in which both sides differ, ours above and theirs below.
@@ -29,8 +30,8 @@ record TapePairs(List<TapePair> shown, int more) {
     private static final int LETTER = 8;
     private static final Set<Kind> WHERE = Set.of(Kind.UNIVERSE, Kind.ADDRESS, Kind.FOOTPRINT);
 
-    static TapePairs of(ComparedSides sides) {
-        Drawing drawing = new Drawing(sides);
+    static TapePairs of(ComparedSides sides, Plan plan) {
+        Drawing drawing = new Drawing(sides, plan);
         List<TapePair> pairs = drawing.pairs();
         return new TapePairs(pairs.subList(0, Math.min(MOST, pairs.size())), Math.max(0, pairs.size() - MOST));
     }
@@ -41,9 +42,11 @@ record TapePairs(List<TapePair> shown, int more) {
         private final SortedMap<Integer, List<Bar>> theirs = new TreeMap<>();
         private final Map<Integer, List<Join>> joins = new HashMap<>();
         private final Set<Integer> differing = new HashSet<>();
+        private final Map<PatchRow, Integer> lengths = new HashMap<>();
 
-        Drawing(ComparedSides sides) {
+        Drawing(ComparedSides sides, Plan plan) {
             this.sides = sides;
+            lengths(plan);
             Set<PatchRow> moved = new HashSet<>();
             sides.comparison().differences().forEach((match, found) -> {
                 if (found.stream().anyMatch(d -> WHERE.contains(d.kind()))) {
@@ -61,6 +64,27 @@ record TapePairs(List<TapePair> shown, int more) {
             bars(sides.theirs().rows(), there, theirs);
         }
 
+        /** Of the first block of each row; what their side does not say is as long as ours. */
+        private void lengths(Plan plan) {
+            for (PatchRow row : sides.ours()) {
+                plan.blocksOf(plan.fixtures().get(row.place())).stream()
+                        .findFirst()
+                        .ifPresent(b -> lengths.put(row, b.footprint()));
+            }
+            for (PatchRow row : sides.theirs().rows()) {
+                if (row.starts().size() == 1 && row.footprint().isPresent()) {
+                    lengths.put(row, row.footprint().getAsInt());
+                }
+            }
+            sides.comparison().matches().forEach(m -> {
+                if (lengths.containsKey(m.ours()) && !lengths.containsKey(m.theirs())) {
+                    lengths.put(
+                            m.theirs(),
+                            Optional.ofNullable(lengths.get(m.ours())).orElse(1));
+                }
+            });
+        }
+
         private void join(Match match) {
             Optional<StartAddress> here = match.ours().start();
             Optional<StartAddress> there = match.theirs().start();
@@ -76,13 +100,13 @@ record TapePairs(List<TapePair> shown, int more) {
             }
         }
 
-        private static int middle(PatchRow row, StartAddress start) {
+        private int middle(PatchRow row, StartAddress start) {
             return (start.slot().number() - 1) * UNIT + width(row, start) / 2;
         }
 
         /** Of one of which nobody says how long it is, a single slot is drawn. */
-        private static int width(PatchRow row, StartAddress start) {
-            int length = row.starts().size() > 1 ? 1 : row.footprint().orElse(1);
+        private int width(PatchRow row, StartAddress start) {
+            int length = lengths.getOrDefault(row, 1);
             return Math.max(1, Math.min(length, 513 - start.slot().number())) * UNIT;
         }
 
