@@ -62,10 +62,18 @@ class HandoverHttpTest {
     @Test
     void theBundleHoldsPapersJobSchemaAndManifest() {
         List<String> expected = new ArrayList<>(List.of(
-                "job.json", "rig.mvr", "routes.csv", "routes.json", "taxon-job-1.schema.json", "manifest.json"));
+                "job.json",
+                "summary.html",
+                "summary.pdf",
+                "rig.mvr",
+                "routes.csv",
+                "routes.json",
+                "taxon-job-1.schema.json",
+                "manifest.json"));
         for (PaperKind kind : PaperKind.values()) {
             List.of("pdf", "csv", "xlsx").forEach(e -> expected.add("papers/" + kind.slug() + "." + e));
         }
+        List.of("crew", "network", "programmer").forEach(a -> expected.add("papers/changes-for-" + a + ".pdf"));
         assertThat(files.keySet()).containsAll(expected);
         assertThat(files.keySet().stream().filter(n -> !expected.contains(n)))
                 .hasSize(10)

@@ -3,8 +3,10 @@ package taxon.app.compare;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import taxon.app.lists.ColumnChooser;
 import taxon.app.lists.NumberAnswers;
@@ -102,7 +104,7 @@ public record ComparePage(
 
     static ComparePage of(ComparedSides sides, Plan plan, Wanted wanted) {
         Rows rows = new Rows(sides, plan);
-        List<Row> matching = rows.matching(wanted);
+        List<Supplier<Row>> matching = rows.matching(wanted);
         int from = Math.min(wanted.from(), matching.size());
         int to = Math.min(matching.size(), from + Wanted.PAGE);
         Optional<ComparedSides.Table> table = sides.table();
@@ -131,7 +133,7 @@ public record ComparePage(
                 sides.letGo(),
                 patterns(sides),
                 filters(sides, rows, wanted),
-                matching.subList(from, to),
+                matching.subList(from, to).stream().map(Supplier::get).toList(),
                 matching.size(),
                 from == 0 ? Optional.empty() : Optional.of(Math.max(0, from - Wanted.PAGE)),
                 to == matching.size() ? Optional.empty() : Optional.of(to),
@@ -184,12 +186,7 @@ public record ComparePage(
 
     private static List<Filter> filters(ComparedSides sides, Rows rows, Wanted wanted) {
         List<Filter> filters = new ArrayList<>();
-        rows(
-                filters,
-                wanted,
-                "all",
-                "All that differs",
-                rows.matching(new Wanted(Optional.empty(), "all", 0)).size());
+        rows(filters, wanted, "all", "All that differs", rows.all());
         rows(filters, wanted, "odd", "By no pattern", sides.comparison().odd().size());
         rows(filters, wanted, "guess", "Unsure who is who", rows.guesses());
         rows(filters, wanted, "ours", "Only here", sides.comparison().onlyOurs().size());
@@ -248,32 +245,41 @@ public record ComparePage(
                     .count();
         }
 
-        List<Row> matching(Wanted wanted) {
+        int all() {
             Comparison comparison = sides.comparison();
-            List<Row> rows = new ArrayList<>();
+            return comparison.differences().size()
+                    + comparison.onlyOurs().size()
+                    + comparison.onlyTheirs().size();
+        }
+
+        /** In words only what is shown: a list may have fifty thousand rows. */
+        List<Supplier<Row>> matching(Wanted wanted) {
+            Comparison comparison = sides.comparison();
+            Stream<Supplier<Row>> ours = comparison.onlyOurs().stream().map(r -> () -> ours(r));
+            Stream<Supplier<Row>> theirs = comparison.onlyTheirs().stream().map(r -> () -> theirs(r));
             if (wanted.kind().isPresent()) {
-                comparison.differences().forEach((m, d) -> {
-                    if (d.stream().anyMatch(one -> one.kind() == wanted.kind().get())) {
-                        rows.add(row(m));
-                    }
-                });
-                return rows;
+                return rows(comparison.differences().entrySet().stream()
+                                .filter(e -> e.getValue().stream()
+                                        .anyMatch(d -> d.kind() == wanted.kind().get()))
+                                .map(Map.Entry::getKey))
+                        .toList();
             }
-            switch (wanted.which()) {
-                case "odd" -> comparison.odd().forEach(m -> rows.add(row(m)));
+            return switch (wanted.which()) {
+                case "odd" -> rows(comparison.odd().stream()).toList();
                 case "guess" ->
-                    comparison.matches().stream()
-                            .filter(m -> m.reason().isGuess())
-                            .forEach(m -> rows.add(row(m)));
-                case "ours" -> comparison.onlyOurs().forEach(r -> rows.add(ours(r)));
-                case "theirs" -> comparison.onlyTheirs().forEach(r -> rows.add(theirs(r)));
-                default -> {
-                    comparison.differences().keySet().forEach(m -> rows.add(row(m)));
-                    comparison.onlyOurs().forEach(r -> rows.add(ours(r)));
-                    comparison.onlyTheirs().forEach(r -> rows.add(theirs(r)));
-                }
-            }
-            return rows;
+                    rows(comparison.matches().stream().filter(m -> m.reason().isGuess()))
+                            .toList();
+                case "ours" -> ours.toList();
+                case "theirs" -> theirs.toList();
+                default ->
+                    Stream.of(rows(comparison.differences().keySet().stream()), ours, theirs)
+                            .flatMap(s -> s)
+                            .toList();
+            };
+        }
+
+        private Stream<Supplier<Row>> rows(Stream<Match> matches) {
+            return matches.map(m -> () -> row(m));
         }
 
         private int key(PatchRow row) {

@@ -87,7 +87,7 @@ public class ComparisonKind extends FileProposalKind<ComparedSides, GivenPatch> 
         CompareRequest request = CompareRequest.read(ProposalDesk.request(stored));
         String other = request.side().with() == With.FILE
                 ? " mappings " + mappings.all().hashCode()
-                : " at " + other(stored, request).stamp();
+                : " at " + stamp(request);
         return super.question(stored) + other;
     }
 
@@ -104,6 +104,19 @@ public class ComparisonKind extends FileProposalKind<ComparedSides, GivenPatch> 
         static Other none(String name, String trouble) {
             return new Other(name, "", TheirPatch.of(List.of()), Optional.empty(), trouble);
         }
+    }
+
+    /** Of the state of a side that Taxon has itself; a revision never changes. */
+    private String stamp(CompareRequest request) {
+        return switch (request.side().with()) {
+            case FILE, REVISION -> request.side().which();
+            case JOB ->
+                editor.find(Integer.parseInt(request.side().which()))
+                        .map(s -> String.valueOf(s.version()))
+                        .orElse("gone");
+            case RIG ->
+                rig.lastRead(request.side().job()).map(RigSide.Read::stamp).orElse("not read");
+        };
     }
 
     private Other other(StoredProposal stored, CompareRequest request) {

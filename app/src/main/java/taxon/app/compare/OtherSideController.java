@@ -129,7 +129,10 @@ class OtherSideController {
         if (given instanceof GivenPatch.Refused refused) {
             return Optional.of(refused.sentence());
         }
-        return given instanceof GivenPatch.Table table && table.file().sheet("") instanceof TableFile.Unreadable u
+        // A large one is read in the background, and refused on the page of the comparison.
+        return given instanceof GivenPatch.Table table
+                        && table.file().isReadInAMoment()
+                        && table.file().sheet("") instanceof TableFile.Unreadable u
                 ? Optional.of(u.sentence())
                 : Optional.empty();
     }

@@ -10,9 +10,12 @@ import java.util.Objects;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
+import taxon.app.compare.ComparisonResults;
 import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
 import taxon.app.edit.NoSuchJobException;
+import taxon.app.handover.NoticeController.Told;
+import taxon.app.library.TypeLibrary;
 import taxon.app.paperwork.ChangeNotices;
 import taxon.app.paperwork.DrawnPaper;
 import taxon.app.paperwork.DrawnPapers;
@@ -24,6 +27,9 @@ import taxon.app.store.PrintStore.Which;
 import taxon.app.store.Revision;
 import taxon.app.store.RevisionStore;
 import taxon.core.drawing.DrawnOn;
+import taxon.core.finding.PlanCheck;
+import taxon.core.handover.AudienceNotice;
+import taxon.core.handover.AudienceNotice.Audience;
 import taxon.core.paper.PaperChoice;
 import taxon.core.paper.PaperKind;
 import taxon.core.rig.Plan;
@@ -31,6 +37,7 @@ import taxon.formats.bundle.Bundle;
 import taxon.formats.csv.SpreadsheetCsv;
 import taxon.formats.gdtf.GdtfWriter;
 import taxon.formats.json.JobJson;
+import taxon.formats.json.Json;
 import taxon.formats.mvr.MvrWriter;
 import taxon.formats.workbook.WorkbookOut;
 
@@ -44,6 +51,9 @@ public class Freezer {
     private final PrintedPapers papers;
     private final ChangeNotices notices;
     private final DrawnPapers drawings;
+    private final SummaryPage summary;
+    private final ComparisonResults comparisons;
+    private final TypeLibrary library;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -55,6 +65,9 @@ public class Freezer {
             PrintedPapers papers,
             ChangeNotices notices,
             DrawnPapers drawings,
+            SummaryPage summary,
+            ComparisonResults comparisons,
+            TypeLibrary library,
             TransactionTemplate transaction,
             Clock clock) {
         this.editor = editor;
@@ -64,6 +77,9 @@ public class Freezer {
         this.papers = papers;
         this.notices = notices;
         this.drawings = drawings;
+        this.summary = summary;
+        this.comparisons = comparisons;
+        this.library = library;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -138,6 +154,11 @@ public class Freezer {
             content.put(name + ".csv", SpreadsheetCsv.write(sheet.listing()));
             content.put(name + ".xlsx", WorkbookOut.write(kind.title(), sheet.listing()));
         }
+        content.put("summary.html", summary.html(job, plan, revision));
+        content.put("summary.pdf", summary.pdf(job, plan, revision));
+        content.putAll(meaning(job, plan, revision));
+        content.putAll(comparisons.of(
+                new JobState(job, revisions.version(job, revision), plan, PlanCheck.of(plan), library.shop())));
         content.put("routes.csv", SpreadsheetCsv.write(RoutesFile.HEADER, RoutesFile.rows(plan)));
         content.put("routes.json", utf8(RoutesFile.json(plan)));
         content.put("rig.mvr", MvrWriter.write(plan, at));
@@ -148,6 +169,33 @@ public class Freezer {
         content.put("job.json", utf8(document));
         content.put(JobJson.SCHEMA_NAME, utf8(JobJson.schema()));
         return new Bundle(plan.sheet().name(), revision.letters(), at, content);
+    }
+
+    /** What the revision changed, for those whom it concerns; nothing for the first one. */
+    private Map<String, byte[]> meaning(int job, Plan plan, Revision revision) {
+        Map<String, byte[]> content = new LinkedHashMap<>();
+        if (revision.number() == 1) {
+            return content;
+        }
+        String letters = Revision.letters(revision.number() - 1);
+        Plan before = revisions
+                .find(job, letters)
+                .map(r -> ((JobJson.Read) JobJson.read(utf8(revisions.document(job, r)))).plan())
+                .orElseThrow();
+        for (Audience audience : Audience.values()) {
+            Told told = new Told(
+                    plan.sheet().name(),
+                    "Revision " + letters + " to revision " + revision.letters(),
+                    revision.frozenAt().atOffset(ZoneOffset.UTC).toLocalDate().toString(),
+                    letters,
+                    revision.letters(),
+                    Json.slug(audience),
+                    AudienceNotice.of(before, plan, audience));
+            content.put(
+                    "papers/changes-for-" + Json.slug(audience) + ".pdf",
+                    files.page("handover/notice-print", Map.of("told", told)));
+        }
+        return content;
     }
 
     /** Under what it is found again: a change notice says which revisions it compares. */

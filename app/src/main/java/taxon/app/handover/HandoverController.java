@@ -17,6 +17,7 @@ import taxon.app.form.NotThereException;
 import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
+import taxon.app.store.HandoverStore;
 import taxon.app.store.Revision;
 import taxon.app.store.RevisionStore;
 import taxon.core.checklist.CheckProgress;
@@ -29,8 +30,12 @@ class HandoverController {
     private final Frames frames;
     private final RevisionStore revisions;
     private final Freezer freezer;
+    private final Handover handover;
+    private final HandoverStore said;
 
-    HandoverController(Frames frames, RevisionStore revisions, Freezer freezer) {
+    HandoverController(Frames frames, RevisionStore revisions, Freezer freezer, Handover handover, HandoverStore said) {
+        this.handover = handover;
+        this.said = said;
         this.frames = frames;
         this.revisions = revisions;
         this.freezer = freezer;
@@ -41,6 +46,8 @@ class HandoverController {
         JobState state = frames.state(job);
         List<Revision> all = revisions.all(job);
         CheckProgress progress = CheckProgress.of(state.plan());
+        HandoverView view = HandoverView.of(
+                state.plan(), state.version(), handover.lines(state), said.signed(job), said.notes(job), said.values());
         if (Reply.wantsJson(request)) {
             var body = Json.object()
                     .put("job", job)
@@ -49,6 +56,26 @@ class HandoverController {
                     .put("units", progress.units())
                     .put("checked", progress.done())
                     .put("seenWrong", progress.wrong().size());
+            body.put("ready", view.ready());
+            var open = body.putArray("open");
+            view.open()
+                    .forEach(o -> open.addObject()
+                            .put("about", o.about())
+                            .put("weight", o.weight())
+                            .put("sentence", o.sentence()));
+            var taken = body.putArray("takenOver");
+            view.taken()
+                    .forEach(o -> taken.addObject()
+                            .put("about", o.about())
+                            .put("sentence", o.sentence())
+                            .put("reason", o.reason())
+                            .put("by", o.who()));
+            var signed = body.putArray("signedOff");
+            view.signed()
+                    .forEach(s -> signed.addObject()
+                            .put("side", s.side())
+                            .put("by", s.who())
+                            .put("since", s.since()));
             var list = body.putArray("revisions");
             all.forEach(r -> list.addObject()
                     .put("revision", r.letters())
@@ -59,6 +86,7 @@ class HandoverController {
         }
         frames.open(job, Optional.of(Stage.HANDOVER), request, model);
         model.addAttribute("revisions", all);
+        model.addAttribute("handover", view);
         model.addAttribute("state", revisions.state(job));
         model.addAttribute(
                 "spokenFrom",

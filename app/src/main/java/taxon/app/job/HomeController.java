@@ -16,6 +16,7 @@ import taxon.app.edit.JobEditor;
 import taxon.app.form.Fields;
 import taxon.app.form.FormFault;
 import taxon.app.form.Reply;
+import taxon.app.store.JobPlace;
 import taxon.app.store.RevisionStore;
 import taxon.app.store.SummaryStore;
 import taxon.app.store.SummaryStore.Summary;
@@ -55,9 +56,15 @@ class HomeController {
         model.addAttribute("jobs", lines);
         model.addAttribute("all", all.size());
         model.addAttribute("order", order);
+        model.addAttribute("putAway", place(all, JobPlace.PUT_AWAY));
+        model.addAttribute("thrownAway", place(all, JobPlace.THROWN_AWAY));
         Object fault = request.getAttribute(FormFault.NAME);
         model.addAttribute(FormFault.NAME, fault == null ? FormFault.NONE : fault);
         return "job/home";
+    }
+
+    private static long place(List<Summary> all, JobPlace place) {
+        return all.stream().filter(s -> s.place() == place).count();
     }
 
     private Line line(Summary summary) {
@@ -67,6 +74,7 @@ class HomeController {
     private static void write(Line line, ObjectNode into) {
         into.put("job", line.summary().job())
                 .put("name", line.summary().name())
+                .put("place", Json.slug(line.summary().place()))
                 .put("revision", line.revision())
                 .put("damaged", line.damaged());
         line.summary()

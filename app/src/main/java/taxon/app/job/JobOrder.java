@@ -7,16 +7,19 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
 import java.util.function.Function;
+import taxon.app.store.JobPlace;
 import taxon.app.store.SummaryStore.Counts;
 import taxon.app.store.SummaryStore.Summary;
+import taxon.formats.json.Json;
 
 /**
  * Which jobs of the list are shown, and in which order.
  *
  * @param sort the column that they are ordered by, "newest" where nobody chose one
+ * @param place which of them: those in use, put away or thrown away
  * @param words what a job must have in its name, venue or days; empty for all
  */
-public record JobOrder(String sort, String words) {
+public record JobOrder(String sort, String words, JobPlace place) {
     private static final String NEWEST = "newest";
     private static final int LONGEST = 80;
 
@@ -68,7 +71,21 @@ public record JobOrder(String sort, String words) {
         String words = Objects.requireNonNullElse(request.getParameter("q"), "").strip();
         return new JobOrder(
                 columns().stream().anyMatch(c -> c.sort().equals(sort)) ? sort : NEWEST,
-                words.substring(0, Math.min(words.length(), LONGEST)));
+                words.substring(0, Math.min(words.length(), LONGEST)),
+                place(request));
+    }
+
+    private static JobPlace place(HttpServletRequest request) {
+        String show = Objects.requireNonNullElse(request.getParameter("show"), "");
+        return Arrays.stream(JobPlace.values())
+                .filter(s -> Json.slug(s).equals(show))
+                .findFirst()
+                .orElse(JobPlace.IN_USE);
+    }
+
+    /** As an address gives it. */
+    public String getShow() {
+        return Json.slug(place);
     }
 
     /** The columns of the list. */
@@ -93,6 +110,7 @@ public record JobOrder(String sort, String words) {
     private boolean has(Summary summary) {
         String text = (summary.name() + " " + summary.venue() + " " + summary.from() + " " + summary.to())
                 .toLowerCase(Locale.ROOT);
-        return Arrays.stream(words.toLowerCase(Locale.ROOT).split("\\s+")).allMatch(text::contains);
+        return summary.place() == place
+                && Arrays.stream(words.toLowerCase(Locale.ROOT).split("\\s+")).allMatch(text::contains);
     }
 }

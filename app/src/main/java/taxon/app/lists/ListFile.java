@@ -27,6 +27,11 @@ public final class ListFile {
         }
     }
 
+    /** True when it is read, or refused, while whoever gave it looks on. */
+    public boolean isReadInAMoment() {
+        return TableReader.isReadInAMoment(content);
+    }
+
     /** @param sheet of a workbook; the first where it is empty */
     public TableFile sheet(String sheet) {
         return bySheet.computeIfAbsent(sheet, s -> TableReader.read(content, s));

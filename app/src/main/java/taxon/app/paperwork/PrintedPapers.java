@@ -14,6 +14,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Service;
 import taxon.app.edit.JobState;
+import taxon.app.store.HandoverStore;
 import taxon.app.store.JobStore;
 import taxon.app.store.PrintStore;
 import taxon.app.store.PrintStore.Kept;
@@ -46,10 +47,18 @@ public class PrintedPapers {
     private final PrintStore prints;
     private final JobStore jobs;
     private final RevisionStore revisions;
+    private final HandoverStore said;
     private final ChangeNotices notices;
     private final Clock clock;
 
-    PrintedPapers(PrintStore prints, JobStore jobs, RevisionStore revisions, ChangeNotices notices, Clock clock) {
+    PrintedPapers(
+            PrintStore prints,
+            JobStore jobs,
+            RevisionStore revisions,
+            HandoverStore said,
+            ChangeNotices notices,
+            Clock clock) {
+        this.said = said;
         this.notices = notices;
         this.prints = prints;
         this.jobs = jobs;
@@ -74,7 +83,7 @@ public class PrintedPapers {
                         state.plan(),
                         which.kind(),
                         asked.choice(),
-                        revisions.state(which.job()).words(),
+                        revisions.state(which.job()).words() + said.words(which.job(), state.version()),
                         today);
     }
 
@@ -200,7 +209,7 @@ public class PrintedPapers {
     }
 
     /** How many are out that no longer are true. The same question about the same state is answered at once. */
-    long untrue(JobState state, int job) {
+    public long untrue(JobState state, int job) {
         int papersOut = prints.count(job);
         if (papersOut == 0) {
             return 0;

@@ -28,7 +28,7 @@ import taxon.formats.json.Json;
 @Controller
 public class ProposalsController {
     private static final String ONE =
-            "/jobs/{job}/{kind:proposals|numbering|arranging|changes|cells|counting|ip-plan|line-plan|routes|imports|scenes|found|comparisons}/{id}";
+            "/jobs/{job}/{kind:proposals|numbering|arranging|changes|cells|counting|ip-plan|line-plan|routes|imports|scenes|found|comparisons|take-overs}/{id}";
 
     /** How long a page waits before it shows that something is being computed. */
     private static final Duration SOON = Duration.ofMillis(300);

@@ -65,6 +65,12 @@ interface JobMapper {
     @Update("update job set printed_at = #{at} where id = #{id} and printed_at is null")
     void markPrinted(@Param("id") int id, @Param("at") String at);
 
+    @Update("update job set place = #{place} where id = #{id}")
+    int stand(@Param("id") int id, @Param("place") String place);
+
+    @Select("select place from job where id = #{id}")
+    Optional<String> place(int id);
+
     @Update("update job set version = #{to} where id = #{id} and version = #{from}")
     int advance(@Param("id") int id, @Param("from") long from, @Param("to") long to);
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.stereotype.Repository;
+import taxon.formats.json.Json;
 
 /** Jobs by number and version. */
 @Repository
@@ -43,6 +44,16 @@ public class JobStore {
         if (!isPrinted(job)) {
             jobs.markPrinted(job, clock.instant().toString());
         }
+    }
+
+    /** Puts a job somewhere else in the list. */
+    public void stand(int job, JobPlace place) {
+        jobs.stand(job, Json.slug(place));
+    }
+
+    /** Where a job stands. */
+    public JobPlace place(int job) {
+        return Json.constant(JobPlace.class, jobs.place(job).orElse("in-use"));
     }
 
     /**

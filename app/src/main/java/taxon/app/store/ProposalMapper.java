@@ -1,5 +1,6 @@
 package taxon.app.store;
 
+import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -58,6 +59,15 @@ interface ProposalMapper {
             where job_id = #{job} and id = #{id}
             """)
     Optional<ProposalRow> find(@Param("job") int job, @Param("id") int id);
+
+    /** Open ones of a kind, the oldest first. */
+    @Select("""
+            select id, base_version, state, request, coalesce(name, '') as file_name
+            from proposal left join proposal_file on proposal_id = id
+            where job_id = #{job} and state = #{state} and json_extract(request, '$.kind') = #{kind}
+            order by id limit 100
+            """)
+    List<ProposalRow> inState(@Param("job") int job, @Param("state") String state, @Param("kind") String kind);
 
     @Select("""
             select id, base_version, state, request, name as file_name

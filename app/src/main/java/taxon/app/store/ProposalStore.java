@@ -7,6 +7,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.List;
 import java.util.NoSuchElementException;
 import java.util.Objects;
 import java.util.Optional;
@@ -93,7 +94,14 @@ public class ProposalStore {
         return rows.find(job, id).map(ProposalStore::stored);
     }
 
-    /** The newest of a kind that a file came with whole, in whatever state. */
+    /** Those of a kind that nothing was done with yet, the oldest first. */
+    public List<StoredProposal> open(int job, String kind) {
+        return rows.inState(job, Progress.OPEN.name(), kind).stream()
+                .map(ProposalStore::stored)
+                .toList();
+    }
+
+    /** The newest of a kind that a file came with, in whatever state. */
     public Optional<StoredProposal> newestFile(int job, String kind) {
         return rows.newestFile(job, kind).map(ProposalStore::stored);
     }

@@ -51,4 +51,7 @@ interface RevisionMapper {
             """)
     void keep(
             @Param("job") int job, @Param("number") int number, @Param("bundle") byte[] bundle, @Param("at") String at);
+
+    @Select("select version from revision where job_id = #{job} and number = #{number}")
+    Optional<Long> versionOf(@Param("job") int job, @Param("number") int number);
 }

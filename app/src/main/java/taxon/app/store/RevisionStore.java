@@ -68,6 +68,11 @@ public class RevisionStore {
         rows.keep(job, revision.number(), bundle, clock.instant().toString());
     }
 
+    /** The version of the job that was frozen as a revision. */
+    public long version(int job, Revision revision) {
+        return rows.versionOf(job, revision.number()).orElseThrow();
+    }
+
     /** Where a job stands against its newest revision. */
     public RevisionState state(int job) {
         Optional<RevisionRow> latest = rows.latest(job);

@@ -17,11 +17,14 @@ interface SummaryMapper {
             @Nullable String fromDay,
             @Nullable String toDay,
             @Nullable Integer fixtures,
-            @Nullable Integer stops) {}
+            @Nullable Integer stops,
+            String place,
+            @Nullable Integer ofJob) {}
 
     @Select("""
-            select id, name, venue, from_day, to_day, fixtures, stops
-            from job left join job_summary on job_id = id and job_summary.version = job.version order by id
+            select id, name, venue, from_day, to_day, fixtures, stops, place, of_job
+            from job left join job_summary on job_summary.job_id = id and job_summary.version = job.version
+            left join variant on variant.job_id = id order by id
             """)
     List<SummaryRow> all();
 

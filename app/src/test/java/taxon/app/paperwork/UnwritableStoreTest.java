@@ -10,6 +10,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.springframework.dao.DataAccessResourceFailureException;
 import taxon.app.edit.JobState;
+import taxon.app.store.HandoverStore;
 import taxon.app.store.JobStore;
 import taxon.app.store.PrintStore;
 import taxon.app.store.RevisionStore;
@@ -33,7 +34,12 @@ class UnwritableStoreTest {
         when(prints.code(any(), any())).thenThrow(FULL);
         when(prints.out(1)).thenThrow(FULL);
         PrintedPapers papers = new PrintedPapers(
-                prints, jobs, mock(RevisionStore.class), mock(ChangeNotices.class), Clock.systemUTC());
+                prints,
+                jobs,
+                mock(RevisionStore.class),
+                mock(HandoverStore.class),
+                mock(ChangeNotices.class),
+                Clock.systemUTC());
         Plan plan = Rigs.add(Rigs.empty(), Rigs.type("spot", 16), 3, 101);
         JobState state = new JobState(1, 1, plan, PlanCheck.of(plan, Shop.EMPTY), Shop.EMPTY);
         for (PaperKind kind : List.of(PaperKind.UNIT_LABELS, PaperKind.CARDS)) {
