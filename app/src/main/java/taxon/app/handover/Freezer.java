@@ -193,7 +193,7 @@ public class Freezer {
                     AudienceNotice.of(before, plan, audience));
             content.put(
                     "papers/changes-for-" + Json.slug(audience) + ".pdf",
-                    files.page("handover/notice-print", Map.of("told", told)));
+                    files.page("handover/notice-print", Map.of("means", told)));
         }
         return content;
     }

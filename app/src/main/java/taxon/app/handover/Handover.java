@@ -3,6 +3,7 @@ package taxon.app.handover;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
@@ -71,6 +72,7 @@ class Handover {
                                 + " is open: take over what is right, and drop it.")));
         Map<String, TakenOver> taken = said.taken(state.job());
         return all.stream()
+                .sorted(Comparator.comparing(Obstacle::weight))
                 .map(o -> new Line(o, about(o), Optional.ofNullable(taken.get(about(o)))))
                 .toList();
     }

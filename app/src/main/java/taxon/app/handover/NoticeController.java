@@ -123,7 +123,7 @@ class NoticeController {
             return Reply.json(HttpStatus.OK, body);
         }
         frames.open(job, Optional.of(Stage.HANDOVER), request, model);
-        model.addAttribute("told", told);
+        model.addAttribute("means", told);
         model.addAttribute("revisions", revisions.all(job));
         return "handover/notice";
     }
@@ -140,6 +140,6 @@ class NoticeController {
                                 .filename("taxon-job-" + job + "-notice-" + told.audience() + ".pdf")
                                 .build()
                                 .toString())
-                .body(files.page("handover/notice-print", Map.of("told", told)));
+                .body(files.page("handover/notice-print", Map.of("means", told)));
     }
 }

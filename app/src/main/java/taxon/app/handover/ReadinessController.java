@@ -1,8 +1,12 @@
 package taxon.app.handover;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -43,7 +47,7 @@ class ReadinessController {
         return fields.build(field, () -> Texts.requireLine(words, fields.text(field), longest));
     }
 
-    /** Takes over what stands in the way: {@code about}, or {@code all} that is open, with {@code reason} and {@code who}. */
+    /** Takes over what stands in the way: {@code about}, as often as needed, or {@code all} that is open, with {@code reason} and {@code who}. */
     @PostMapping("/jobs/{job}/handover/take")
     Object take(@PathVariable int job, HttpServletRequest request) {
         Reply reply = Reply.to(request, "take", page(job));
@@ -52,12 +56,13 @@ class ReadinessController {
         Optional<String> reason = line(fields, "reason", "reason", LONGEST_REASON);
         Optional<String> who = line(fields, "by", "name", LONGEST_NAME);
         boolean all = fields.has("all");
-        String about = fields.text("about");
+        Set<String> about = new HashSet<>(
+                Arrays.asList(Objects.requireNonNullElse(request.getParameterValues("about"), new String[0])));
         List<Line> wanted = handover.lines(state).stream()
-                .filter(l -> l.isOpen() && (all || l.about().equals(about)))
+                .filter(l -> l.isOpen() && (all || about.contains(l.about())))
                 .toList();
         if (wanted.isEmpty()) {
-            fields.refuse("about", "Nothing that is open is called so; look at the page again.");
+            fields.refuse("about", "Nothing that is open was ticked; look at the page again.");
         }
         if (reason.isEmpty() || who.isEmpty() || fields.isFaulty()) {
             return reply.refused();

@@ -141,9 +141,9 @@ class CompareBrowserTest {
         browser.type("#sign-by", "Kim");
         browser.click("#sign button");
         browser.see("#ready", "in the way; close each, or take it over with a reason.");
-        browser.type("#all-reason", "as agreed with the director");
-        browser.type("#all-by", "Kim");
-        browser.click("#take-all button");
+        browser.type("#take-reason", "as agreed with the director");
+        browser.type("#take-by", "Kim");
+        browser.click("#take-all");
         browser.see("#verdict", "It can be handed over.");
         browser.see("#taken", "as agreed with the director");
         browser.type("#sign-by", "Kim");

@@ -4,11 +4,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.openqa.selenium.Keys;
+import taxon.app.edit.JobEditor;
 import taxon.app.testing.Browser;
 import taxon.app.testing.TaxonServer;
+import taxon.core.compare.PatchRow;
+import taxon.core.compare.PlanPatch;
+import taxon.core.dmx.StartAddress;
 
 /** Takes the pictures of docs/screenshots anew from the demo: {@code ./taxon screenshots}. Not part of the test run. */
 @EnabledIfSystemProperty(named = "taxon.screenshots", matches = "true")
@@ -32,7 +39,6 @@ class ScreenshotsTest {
             }
             browser.scrollTo("#table");
             browser.screenshot(FOLDER.resolve("table.png"));
-            take(browser, job + "tree?sel=21,22", "groups");
             takePriced(browser, job + "addresses?sel=28", "addresses");
             take(browser, job + "network?sel=30", "network");
             take(browser, job + "lines", "lines");
@@ -82,6 +88,11 @@ class ScreenshotsTest {
             browser.click("#let-go");
             browser.see("#drive-state", "Over. ");
             take(browser, job + "handover", "handover");
+            browser.open(job + "compare");
+            browser.script("document.getElementById('compare-rows').value = arguments[0]", othersPatch(server));
+            browser.click("#rows button");
+            browser.see("#patterns", "301 and 302 have each other's addresses there.");
+            browser.screenshot(FOLDER.resolve("compared.png"));
             browser.click("button[name=theme]", "Night");
             browser.see("button[name=theme]", "Day");
             takePriced(browser, job + "addresses?sel=28", "addresses-night");
@@ -90,6 +101,31 @@ class ScreenshotsTest {
             take(browser, job + "checks/list/24?item=pan", "check-list");
         }
         assertThat(FOLDER.resolve("check-list.png")).exists();
+    }
+
+    /** The demo's patch as another program has it: counted from 0, two exchanged, one left out and all behind it shifted. */
+    private static String othersPatch(TaxonServer server) {
+        List<PatchRow> rows =
+                PlanPatch.of(server.bean(JobEditor.class).find(1).orElseThrow().plan());
+        Map<Integer, StartAddress> starts = new HashMap<>();
+        rows.forEach(r -> r.start().ifPresent(s -> starts.put(r.id().orElse(0), s)));
+        StringBuilder list = new StringBuilder("ID\tFixture\tUniverse\tSlot\n");
+        for (PatchRow row : rows) {
+            int id = row.id().orElse(0);
+            StartAddress start = starts.getOrDefault(id == 301 ? 302 : id == 302 ? 301 : id, StartAddress.of(1, 1));
+            int lower = id > 503 && id <= 520 ? 9 : 0;
+            if (id != 503 && row.start().isPresent()) {
+                list.append(id)
+                        .append('\t')
+                        .append(row.type())
+                        .append('\t')
+                        .append(start.universe().number() - 1)
+                        .append('\t')
+                        .append(start.slot().number() - lower)
+                        .append('\n');
+            }
+        }
+        return list.toString();
     }
 
     /** The prices of the styles come after their page. */

@@ -46,7 +46,9 @@ public record Comparison(
     /** As {@link #of(List, List)}, with what somebody said of rows that could be taken for several. */
     public static Comparison of(List<PatchRow> ours, List<PatchRow> theirs, Told told) {
         Comparison byId = of(new RowMatcher(ours, theirs, true, told));
-        if (byId.isSame() || byId.matches().stream().noneMatch(m -> m.reason() == Match.Reason.SAME_ID)) {
+        // Where patterns explain all of it, no other matching is nearer.
+        if (byId.apart() <= byId.patterns().size()
+                || byId.matches().stream().noneMatch(m -> m.reason() == Match.Reason.SAME_ID)) {
             return byId;
         }
         Comparison otherwise = of(new RowMatcher(ours, theirs, false, told));

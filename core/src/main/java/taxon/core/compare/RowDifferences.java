@@ -2,8 +2,10 @@ package taxon.core.compare;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
@@ -14,6 +16,7 @@ import taxon.core.text.Likeness;
 /** In which ways matched rows differ. What one side does not say is no difference. */
 final class RowDifferences {
     private final Set<Match> outOfOrder;
+    private final Map<List<String>, Boolean> sameTypes = new HashMap<>();
 
     RowDifferences(List<Match> matches) {
         outOfOrder = outOfOrder(matches);
@@ -49,7 +52,7 @@ final class RowDifferences {
         }
         numbers(Kind.FOOTPRINT, ours.footprint(), theirs.footprint(), found);
         words(Kind.MODE, ours.mode(), theirs.mode(), found);
-        if (!TypeNames.isSame(ours.type(), theirs.type())) {
+        if (!isSameType(ours.type(), theirs.type())) {
             words(Kind.TYPE, ours.type(), theirs.type(), found);
         }
         numbers(Kind.ID, ours.id(), theirs.id(), found);
@@ -59,6 +62,12 @@ final class RowDifferences {
                     Kind.ORDER, String.valueOf(ours.place() + 1), String.valueOf(theirs.place() + 1)));
         }
         return found;
+    }
+
+    /** Types are few and rows are many. */
+    private boolean isSameType(String ours, String theirs) {
+        return ours.equals(theirs)
+                || sameTypes.computeIfAbsent(List.of(ours, theirs), t -> TypeNames.isSame(t.get(0), t.get(1)));
     }
 
     private static void addresses(PatchRow ours, PatchRow theirs, List<RowDifference> found) {
@@ -92,7 +101,7 @@ final class RowDifferences {
 
     /** Spelling is no difference. */
     private static void words(Kind kind, String ours, String theirs, List<RowDifference> found) {
-        boolean said = !ours.isBlank() && !theirs.isBlank();
+        boolean said = !ours.isBlank() && !theirs.isBlank() && !ours.equals(theirs);
         if (said && !Likeness.key(ours).equals(Likeness.key(theirs))) {
             found.add(new RowDifference(kind, ours, theirs));
         }
