@@ -67,6 +67,39 @@ class SimulatedRigHttpTest {
         assertThat(http.page(RIG + "/units").text()).contains("data-unit=\"206\"", "Crane rail");
     }
 
+    @Test
+    void aConsoleThatMovesWhatIsParkedIsSeen() {
+        http.post("/jobs/1/checks/seen/listen");
+        http.post(RIG + "/console", "act", "move-parked");
+        Wait.until(
+                "nobody says that what is parked moves",
+                () -> http.get("/jobs/1/checks/seen")
+                        .text()
+                        .contains("612 is parked at 30 in slot 5.133, and is sent 225."));
+        http.post(RIG + "/console", "act", "leave-parked");
+        http.post("/jobs/1/checks/seen/end");
+    }
+
+    @Test
+    void whatTheRigSaysIsASideThatIsNeverWhole() {
+        assertThat(http.post("/jobs/1/compare/with", "with", "rig").status()).isIn(200, 422);
+        read();
+        int id = http.post("/jobs/1/compare/with", "with", "rig")
+                .json()
+                .path("comparison")
+                .asInt();
+        String page = "/jobs/1/comparisons/" + id;
+        JsonNode held = http.get(page).json();
+        assertThat(held.path("matched").asInt()).isGreaterThan(60);
+        assertThat(held.path("differences").toString()).contains("2.065");
+        assertThat(held.path("onlyOurs").isEmpty()).isFalse();
+        assertThat(http.page(page + "?rows=ours").text()).contains("silent").doesNotContain("Take it out");
+        assertThat(http.post(page + "/take", "gone", 1).status()).isEqualTo(422);
+        assertThat(http.get(page + "/note").json().path("lines").valueStream())
+                .noneMatch(l -> l.path("wanted").asString().startsWith("add it"));
+        http.post(page + "/drop");
+    }
+
     private JsonNode read() {
         http.post("/jobs/1/checks/read");
         Wait.until(

@@ -8,6 +8,10 @@ public enum BodyLimit {
     LIST("/jobs/\\d{1,9}/imports", 33),
     /** A scene file. */
     SCENE("/jobs/\\d{1,9}/scenes", 130),
+    /** What the plan is held against: a list, or a scene. */
+    COMPARED("/jobs/\\d{1,9}/compare/file", 130),
+    /** A bundle that was handed over. */
+    BUNDLE("/jobs/\\d{1,9}/bundles/check", 130),
     /** Type files, several at once. */
     TYPES("/jobs/\\d{1,9}/types/import", 130),
     /** A job file. */

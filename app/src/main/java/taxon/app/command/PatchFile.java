@@ -28,7 +28,7 @@ import taxon.formats.table.TableReader;
 /** A file of any kind that holds a patch, as a command reads it: a job, a bundle, a scene or a list. What it is shows in it. */
 sealed interface PatchFile {
     /** What is larger than that is none. */
-    long MOST_BYTES = 512L << 20;
+    long MOST_BYTES = 160L << 20;
 
     /** A whole job. */
     record OfJob(Plan plan) implements PatchFile {}
@@ -103,7 +103,7 @@ sealed interface PatchFile {
                 return Optional.empty();
             }
             // Bounded by what is read, whatever the archive says of itself.
-            byte[] content = zip.getInputStream(document).readNBytes((int) (MOST_BYTES >> 2));
+            byte[] content = zip.getInputStream(document).readNBytes((int) MOST_BYTES);
             return Optional.of(
                     job(content).map(p -> (PatchFile) new OfBundle(p)).orElseGet(() -> noJob(content)));
         } catch (java.util.zip.ZipException noArchive) {

@@ -64,6 +64,7 @@ public record ComparePage(
         List<TapePair> tapes,
         int moreTapes,
         boolean taking,
+        boolean removable,
         boolean different) {
     private static final int FAULTS = 12;
     private static final Set<Column> ANY_OF =
@@ -144,6 +145,9 @@ public record ComparePage(
                 tapes.shown(),
                 tapes.more(),
                 !sides.taken().isNothing(),
+                !sides.isPartial()
+                        && wanted.which().equals("ours")
+                        && wanted.kind().isEmpty(),
                 !sides.comparison().isSame());
     }
 
@@ -337,8 +341,8 @@ public record ComparePage(
                     "",
                     "whole row",
                     words(row, row.start().map(Object::toString).orElse("")),
-                    "not there",
-                    true,
+                    sides.isPartial() ? "silent" : "not there",
+                    !sides.isPartial(),
                     taken);
             return new Row(
                     "ours", key(row), -1, row.label(), row.type(), "", "", false, List.of(field), taken, List.of());

@@ -61,6 +61,11 @@ record ComparedSides(
         return proposal.omissions();
     }
 
+    /** True where what the other side does not say may be there all the same: a unit that was silent hangs where it hangs. */
+    boolean isPartial() {
+        return request.side().with() == CompareRequest.With.RIG;
+    }
+
     /** How many differences there are in all. */
     int differences() {
         return comparison.differences().values().stream().mapToInt(List::size).sum()

@@ -129,7 +129,8 @@ class ComparisonController {
 
     /**
      * Chooses what shall be taken over: {@code pattern} by its number, {@code row} by the key of our fixture, with {@code kind} for one
-     * difference alone, {@code add} by the place of their row, {@code all}, or {@code none}; {@code keep} takes a choice back.
+     * difference alone, {@code add} by the place of their row, {@code all} that both have otherwise and only they
+     * have, {@code gone} for all that they have not, or {@code none}; {@code keep} takes a choice back.
      */
     @PostMapping("/jobs/{job}/comparisons/{id}/take")
     Object take(@PathVariable int job, @PathVariable int id, HttpServletRequest request) {
@@ -197,8 +198,20 @@ class ComparisonController {
     private Optional<Chosen> chosen(Asked asked) {
         Fields fields = asked.fields();
         Comparison comparison = asked.sides().comparison();
-        if (fields.has("all") || fields.has("none")) {
-            return Optional.of(new Chosen(Taken.all(comparison)));
+        Taken all = Taken.all(comparison);
+        if (fields.has("none")) {
+            return Optional.of(new Chosen(all));
+        }
+        if (fields.has("all")) {
+            // To take fixtures out is asked for by itself: a list may be of a part of the rig.
+            return Optional.of(new Chosen(new Taken(all.fields(), new TreeSet<>(), all.added())));
+        }
+        if (fields.has("gone")) {
+            if (asked.sides().isPartial()) {
+                fields.refuse(
+                        "gone", "What was silent on the rig is not gone; take out single fixtures on the rig's page.");
+            }
+            return Optional.of(new Chosen(new Taken(new TreeMap<>(), all.removed(), new TreeSet<>())));
         }
         if (fields.has("pattern")) {
             int last = Math.max(0, comparison.patterns().size() - 1);
@@ -228,6 +241,9 @@ class ComparisonController {
                 .map(r -> r.place())
                 .filter(place -> key(asked, place) == key)
                 .findFirst();
+        if (alone.isPresent() && asked.sides().isPartial()) {
+            return refuse(asked.fields(), "row");
+        }
         if (alone.isPresent()) {
             return alone.map(
                     place -> new Chosen(new Taken(new TreeMap<>(), new TreeSet<>(Set.of(place)), new TreeSet<>())));

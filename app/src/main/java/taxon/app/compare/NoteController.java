@@ -67,7 +67,14 @@ class NoteController {
                 sides.side(),
                 state.plan().sheet().name() + ", version " + state.version() + ", " + LocalDate.now(clock),
                 zero ? "Universes are counted from 0, as in that list." : "",
-                NoteForThem.of(sides.comparison(), sides.theirs(), sides.taken()));
+                lines(sides));
+    }
+
+    /** Nobody can add a unit to a rig by a note: of the rig only what answered is told. */
+    private static List<NoteForThem.Line> lines(ComparedSides sides) {
+        return NoteForThem.of(sides.comparison(), sides.theirs(), sides.taken()).stream()
+                .filter(l -> !sides.isPartial() || l.line() > 0)
+                .toList();
     }
 
     @GetMapping("/jobs/{job}/comparisons/{id}/note")

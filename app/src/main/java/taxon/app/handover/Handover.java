@@ -62,14 +62,7 @@ class Handover {
                     Counted.of(untrue, "paper") + " that " + (untrue == 1 ? "is" : "are") + " out "
                             + (untrue == 1 ? "is" : "are") + " not true any more."));
         }
-        proposals
-                .open(state.job(), COMPARISON)
-                .forEach(p -> all.add(new Obstacle(
-                        "comparison:" + p.id(),
-                        Kind.DIFFERENCE,
-                        Severity.WARN,
-                        "The comparison" + (p.fileName().isEmpty() ? "" : " with " + p.fileName())
-                                + " is open: take over what is right, and drop it.")));
+        comparisons(state.job(), all);
         Map<String, TakenOver> taken = said.taken(state.job());
         return all.stream()
                 .sorted(Comparator.comparing(Obstacle::weight))
@@ -80,10 +73,23 @@ class Handover {
     /** What stood in the way of a plan when it was frozen, as far as the plan says; and what of it was taken over until then. */
     List<Line> frozen(int job, Plan plan, Instant at) {
         Map<String, TakenOver> taken = said.taken(job);
-        return Readiness.of(plan, PlanCheck.of(plan)).stream()
+        List<Obstacle> all = new ArrayList<>(Readiness.of(plan, PlanCheck.of(plan)));
+        comparisons(job, all);
+        return all.stream()
                 .map(o -> new Line(
                         o, about(o), Optional.ofNullable(taken.get(about(o))).filter(t -> !t.at().isAfter(at))))
                 .toList();
+    }
+
+    private void comparisons(int job, List<Obstacle> all) {
+        proposals
+                .open(job, COMPARISON)
+                .forEach(p -> all.add(new Obstacle(
+                        "comparison:" + p.id(),
+                        Kind.DIFFERENCE,
+                        Severity.WARN,
+                        "The comparison" + (p.fileName().isEmpty() ? "" : " with " + p.fileName())
+                                + " is open: take over what is right, and drop it.")));
     }
 
     private static String about(Obstacle obstacle) {

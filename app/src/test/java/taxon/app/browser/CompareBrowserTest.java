@@ -7,7 +7,6 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import taxon.app.testing.Browser;
 import taxon.app.testing.Http;
-import taxon.app.testing.Http.Answer;
 import taxon.app.testing.TaxonServer;
 
 /** A plan held against a list, tried otherwise and handed over, as somebody does it. Each test has a job of its own. */
@@ -31,7 +30,7 @@ class CompareBrowserTest {
 
     private static String job(String name) {
         String job = http.job(name);
-        edit(
+        http.edit(
                 job,
                 "/fixtures",
                 "count",
@@ -43,18 +42,9 @@ class CompareBrowserTest {
                 "firstId",
                 101);
         for (int i = 1; i <= 4; i++) {
-            edit(job, "/fixtures/" + i + "/address", "block", 1, "address", "2." + (1 + (i - 1) * 16));
+            http.edit(job, "/fixtures/" + i + "/address", "block", 1, "address", "2." + (1 + (i - 1) * 16));
         }
         return job;
-    }
-
-    private static void edit(String job, String path, Object... fields) {
-        Object[] all = new Object[fields.length + 2];
-        all[0] = "version";
-        all[1] = http.version(job);
-        System.arraycopy(fields, 0, all, 2, fields.length);
-        Answer answer = http.post(job + path, all);
-        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
     }
 
     private static void open(String job, String page) {
@@ -117,8 +107,8 @@ class CompareBrowserTest {
                         .get(0)
                         .path("job")
                         .asInt();
-        edit(variant, "/fixtures/1/address", "block", 1, "address", "5.1");
-        edit(variant, "/fixtures/2/address", "block", 1, "address", "5.17");
+        http.edit(variant, "/fixtures/1/address", "block", 1, "address", "5.1");
+        http.edit(variant, "/fixtures/2/address", "block", 1, "address", "5.17");
         open(job, "/variants");
         browser.see("#variants", "2 parts");
         browser.click("#variants form[action$='/take-overs'] button");
@@ -135,7 +125,7 @@ class CompareBrowserTest {
     @Test
     void aJobIsSignedOffOnceWhatStandsInTheWayIsTakenOverByName() {
         String job = job("Signed");
-        edit(job, "/fixtures/4/address", "block", 1, "address", "2.33");
+        http.edit(job, "/fixtures/4/address", "block", 1, "address", "2.33");
         open(job, "/handover");
         browser.see("#verdict", "It cannot be handed over yet");
         browser.type("#sign-by", "Kim");
@@ -157,7 +147,7 @@ class CompareBrowserTest {
         assertThat(http.post(job + "/revisions", "version", http.version(job), "note", "first")
                         .status())
                 .isEqualTo(200);
-        edit(job, "/fixtures/2/address", "block", 1, "address", "3.1");
+        http.edit(job, "/fixtures/2/address", "block", 1, "address", "3.1");
         open(job, "/notice");
         browser.see("#heading", "1 unit has to be touched");
         browser.see("#notice", "3.001");

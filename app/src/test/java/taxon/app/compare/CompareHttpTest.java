@@ -23,25 +23,25 @@ class CompareHttpTest {
         server = TaxonServer.empty();
         http = server.http();
         job = http.job("Lantern Pageant");
-        edit("/fixtures", "count", 4, "type", "fernglass-tern/16-channel", "position", "North quay", "firstId", 101);
+        http.edit(
+                job,
+                "/fixtures",
+                "count",
+                4,
+                "type",
+                "fernglass-tern/16-channel",
+                "position",
+                "North quay",
+                "firstId",
+                101);
         for (int i = 1; i <= 4; i++) {
-            edit("/fixtures/" + i + "/address", "block", 1, "address", "2." + (1 + (i - 1) * 16));
+            http.edit(job, "/fixtures/" + i + "/address", "block", 1, "address", "2." + (1 + (i - 1) * 16));
         }
     }
 
     @AfterEach
     void stop() {
         server.close();
-    }
-
-    private Answer edit(String path, Object... fields) {
-        Object[] all = new Object[fields.length + 2];
-        all[0] = "version";
-        all[1] = http.version(job);
-        System.arraycopy(fields, 0, all, 2, fields.length);
-        Answer answer = http.post(job + path, all);
-        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
-        return answer;
     }
 
     /** Gives its page. */
@@ -186,7 +186,7 @@ class CompareHttpTest {
         assertThat(http.post(job + "/revisions", "version", http.version(job), "note", "first")
                         .status())
                 .isEqualTo(200);
-        edit("/fixtures/2/address", "block", 1, "address", "3.001");
+        http.edit(job, "/fixtures/2/address", "block", 1, "address", "3.001");
         Answer held = http.post(job + "/compare/with", "with", "revision", "which", "A");
         String page = job + "/comparisons/" + held.json().path("comparison").asInt();
         assertThat(look(page)
@@ -254,6 +254,24 @@ class CompareHttpTest {
                 look(job + "/comparisons/" + held.json().path("comparison").asInt());
         assertThat(seen.path("same").asBoolean()).as(seen.toString()).isTrue();
         assertThat(seen.path("matched").asInt()).isEqualTo(4);
+    }
+
+    @Test
+    void fiftyThousandRowsAreHeldAgainstThePlan() {
+        StringBuilder rows = new StringBuilder("ID;Universe;Slot\n");
+        for (int i = 0; i < 50_000; i++) {
+            rows.append(101 + i)
+                    .append(';')
+                    .append(2 + i / 32)
+                    .append(';')
+                    .append(1 + i % 32 * 16)
+                    .append('\n');
+        }
+        String page = against("long.csv", rows.toString());
+        JsonNode seen = look(page);
+        assertThat(seen.path("matched").asInt()).isEqualTo(4);
+        assertThat(seen.path("onlyTheirs").size()).isEqualTo(49_996);
+        assertThat(http.page(page + "?rows=theirs&from=49900").text()).contains("50100");
     }
 
     @Test

@@ -23,23 +23,24 @@ class ReadinessHttpTest {
         server = TaxonServer.empty();
         http = server.http();
         job = http.job("Lantern Pageant");
-        edit("/fixtures", "count", 2, "type", "fernglass-tern/16-channel", "position", "North quay", "firstId", 101);
-        edit("/fixtures/1/address", "block", 1, "address", "1.1");
-        edit("/fixtures/2/address", "block", 1, "address", "1.9");
+        http.edit(
+                job,
+                "/fixtures",
+                "count",
+                2,
+                "type",
+                "fernglass-tern/16-channel",
+                "position",
+                "North quay",
+                "firstId",
+                101);
+        http.edit(job, "/fixtures/1/address", "block", 1, "address", "1.1");
+        http.edit(job, "/fixtures/2/address", "block", 1, "address", "1.9");
     }
 
     @AfterEach
     void stop() {
         server.close();
-    }
-
-    private void edit(String path, Object... fields) {
-        Object[] all = new Object[fields.length + 2];
-        all[0] = "version";
-        all[1] = http.version(job);
-        System.arraycopy(fields, 0, all, 2, fields.length);
-        Answer answer = http.post(job + path, all);
-        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
     }
 
     private JsonNode page() {
@@ -80,7 +81,7 @@ class ReadinessHttpTest {
         assertThat(http.page(job + "/handover").text())
                 .contains("Signed off for the programmer by Sam")
                 .contains("as it is now");
-        edit("/fixtures/1/address", "block", 1, "address", "2.1");
+        http.edit(job, "/fixtures/1/address", "block", 1, "address", "2.1");
         assertThat(page().path("signedOff").get(0).path("since").asString()).isEqualTo("1 change since");
         assertThat(page().path("ready").asBoolean())
                 .as("the other count of what is not proved is the same; the overlap is gone")
@@ -93,8 +94,18 @@ class ReadinessHttpTest {
     void whatIsTakenOverIsOpenAgainOnceItSaysSomethingElse() {
         http.post(job + "/handover/take", "all", 1, "reason", "as agreed", "by", "Kim");
         assertThat(page().path("ready").asBoolean()).isTrue();
-        edit("/fixtures", "count", 1, "type", "fernglass-tern/16-channel", "position", "North quay", "firstId", 103);
-        edit("/fixtures/3/address", "block", 1, "address", "3.1");
+        http.edit(
+                job,
+                "/fixtures",
+                "count",
+                1,
+                "type",
+                "fernglass-tern/16-channel",
+                "position",
+                "North quay",
+                "firstId",
+                103);
+        http.edit(job, "/fixtures/3/address", "block", 1, "address", "3.1");
         assertThat(page().path("open").toString()).contains("3 blocks of 3 are not proved");
     }
 

@@ -20,7 +20,7 @@ class VariantsHttpTest {
         server = TaxonServer.empty();
         http = server.http();
         job = http.job("Lantern Pageant");
-        edit(
+        http.edit(
                 job,
                 "/fixtures",
                 "count",
@@ -31,22 +31,12 @@ class VariantsHttpTest {
                 "North quay",
                 "firstId",
                 101);
-        edit(job, "/fixtures/1/address", "block", 1, "address", "1.1");
+        http.edit(job, "/fixtures/1/address", "block", 1, "address", "1.1");
     }
 
     @AfterEach
     void stop() {
         server.close();
-    }
-
-    private Answer edit(String of, String path, Object... fields) {
-        Object[] all = new Object[fields.length + 2];
-        all[0] = "version";
-        all[1] = http.version(of);
-        System.arraycopy(fields, 0, all, 2, fields.length);
-        Answer answer = http.post(of + path, all);
-        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
-        return answer;
     }
 
     private String variant(String name) {
@@ -65,8 +55,8 @@ class VariantsHttpTest {
         assertThat(http.get(variant).json().path("document").path("job").toString())
                 .contains("Lantern Pageant: all on two");
         long before = http.version(job);
-        edit(variant, "/fixtures/1/address", "block", 1, "address", "2.1");
-        edit(variant, "/fixtures/2/address", "block", 1, "address", "2.17");
+        http.edit(variant, "/fixtures/1/address", "block", 1, "address", "2.1");
+        http.edit(variant, "/fixtures/2/address", "block", 1, "address", "2.17");
         assertThat(http.version(job)).as("the job stays").isEqualTo(before);
         JsonNode list = http.get(job + "/variants").json().path("variants");
         assertThat(list.get(0).path("otherwise").asInt()).isEqualTo(2);
@@ -107,8 +97,8 @@ class VariantsHttpTest {
         assertThat(http.post(job + "/revisions", "version", http.version(job), "note", "first")
                         .status())
                 .isEqualTo(200);
-        edit(job, "/fixtures/1/address", "block", 1, "address", "4.1");
-        edit(job, "/fixtures/remove", "keys", 3);
+        http.edit(job, "/fixtures/1/address", "block", 1, "address", "4.1");
+        http.edit(job, "/fixtures/remove", "keys", 3);
         int id = http.post(job + "/take-overs", "from", "revision", "which", "A")
                 .json()
                 .path("takeOver")
