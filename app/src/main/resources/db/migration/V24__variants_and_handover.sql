@@ -33,6 +33,9 @@ create table sign_off (
 );
 create index sign_off_of_job on sign_off (job_id, id);
 
+-- What was said of a job when it was frozen: its bundle is made of it, whenever it is made.
+alter table revision add column said text not null default '';
+
 -- What the programmer should know of a group or a type, beside what the plan says.
 create table programmer_note (
     job_id integer not null references job (id) on delete cascade,

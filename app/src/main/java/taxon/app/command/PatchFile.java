@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
 import taxon.app.store.file.FileBytes;
 import taxon.core.compare.Counting;
@@ -106,7 +107,7 @@ sealed interface PatchFile {
             byte[] content = zip.getInputStream(document).readNBytes((int) MOST_BYTES);
             return Optional.of(
                     job(content).map(p -> (PatchFile) new OfBundle(p)).orElseGet(() -> noJob(content)));
-        } catch (java.util.zip.ZipException noArchive) {
+        } catch (ZipException noArchive) {
             return Optional.empty();
         }
     }

@@ -10,6 +10,7 @@ import java.util.SortedMap;
 import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -254,7 +255,7 @@ class ComparisonController {
                 .or(() -> refuse(asked.fields(), "row"));
         Set<Kind> kinds = asked.fields().has("kind")
                 ? asked.fields().choice("kind", Kind.class, Kind.ADDRESS).stream()
-                        .collect(java.util.stream.Collectors.toSet())
+                        .collect(Collectors.toSet())
                 : EnumSet.allOf(Kind.class);
         return match.map(m -> new Chosen(Taken.NOTHING.with(comparison, List.of(m), kinds)));
     }

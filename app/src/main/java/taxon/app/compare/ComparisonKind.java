@@ -5,6 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
@@ -269,7 +270,7 @@ public class ComparisonKind extends FileProposalKind<ComparedSides, GivenPatch> 
 
     @Override
     public void show(Looked<ComparedSides> looked, Model model) {
-        Wanted wanted = (Wanted) java.util.Objects.requireNonNull(model.getAttribute("wanted"));
+        Wanted wanted = (Wanted) Objects.requireNonNull(model.getAttribute("wanted"));
         model.addAttribute(
                 "list", ComparePage.of(looked.content(), looked.state().plan(), wanted));
     }

@@ -1,6 +1,5 @@
 package taxon.app.compare;
 
-import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.springframework.stereotype.Component;
@@ -19,15 +18,15 @@ public class ComparisonResults {
         this.kind = kind;
     }
 
-    /** Each under a name of its own, for the job as it was at a version; those that were begun later are none of it. */
-    public Map<String, byte[]> of(JobState frozen) {
-        Map<String, byte[]> files = new LinkedHashMap<>();
-        proposals.open(frozen.job(), ComparisonKind.NAME).stream()
-                .filter(p -> p.baseVersion() <= frozen.version())
-                .forEach(p -> kind.compute(p, frozen, Effort.of(1))
+    /** Each under a name of its own, for the job as it is. */
+    public Map<String, String> of(JobState job) {
+        Map<String, String> files = new LinkedHashMap<>();
+        proposals
+                .open(job.job(), ComparisonKind.NAME)
+                .forEach(p -> kind.compute(p, job, Effort.of(1))
                         .ifPresent(sides -> files.put(
                                 "comparisons/" + p.id() + ".json",
-                                ComparisonJson.write(p, sides).toPrettyString().getBytes(StandardCharsets.UTF_8))));
+                                ComparisonJson.write(p, sides).toPrettyString())));
         return files;
     }
 }

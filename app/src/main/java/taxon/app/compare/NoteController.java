@@ -116,7 +116,13 @@ class NoteController {
     @GetMapping("/jobs/{job}/comparisons/{id}/note.pdf")
     ResponseEntity<byte[]> pdf(@PathVariable int job, @PathVariable int id) {
         return file(
-                job, "pdf", MediaType.APPLICATION_PDF, files.page("compare/note-print", Map.of("note", note(job, id))));
+                job,
+                "pdf",
+                MediaType.APPLICATION_PDF,
+                files.page(
+                        "compare/note-print",
+                        Map.of("note", note(job, id)),
+                        LocalDate.now(clock).toString()));
     }
 
     private static ResponseEntity<byte[]> file(int job, String ending, MediaType type, byte[] content) {

@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.util.Arrays;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import taxon.core.compare.RowDifference.Kind;
 import taxon.formats.json.Json;
 
@@ -25,7 +26,7 @@ record Wanted(Optional<Kind> kind, String which, int from) {
                 Arrays.stream(Kind.values())
                         .filter(k -> Json.slug(k).equals(kind))
                         .findFirst(),
-                java.util.Set.of("odd", "guess", "ours", "theirs").contains(which) ? which : "all",
+                Set.of("odd", "guess", "ours", "theirs").contains(which) ? which : "all",
                 from.matches("\\d{1,6}") ? Integer.parseInt(from) : 0);
     }
 }

@@ -10,12 +10,10 @@ import java.util.Objects;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
-import taxon.app.compare.ComparisonResults;
 import taxon.app.edit.JobEditor;
 import taxon.app.edit.JobState;
 import taxon.app.edit.NoSuchJobException;
 import taxon.app.handover.NoticeController.Told;
-import taxon.app.library.TypeLibrary;
 import taxon.app.paperwork.ChangeNotices;
 import taxon.app.paperwork.DrawnPaper;
 import taxon.app.paperwork.DrawnPapers;
@@ -27,7 +25,6 @@ import taxon.app.store.PrintStore.Which;
 import taxon.app.store.Revision;
 import taxon.app.store.RevisionStore;
 import taxon.core.drawing.DrawnOn;
-import taxon.core.finding.PlanCheck;
 import taxon.core.handover.AudienceNotice;
 import taxon.core.handover.AudienceNotice.Audience;
 import taxon.core.paper.PaperChoice;
@@ -52,8 +49,7 @@ public class Freezer {
     private final ChangeNotices notices;
     private final DrawnPapers drawings;
     private final SummaryPage summary;
-    private final ComparisonResults comparisons;
-    private final TypeLibrary library;
+    private final FrozenWords frozenWords;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -66,8 +62,7 @@ public class Freezer {
             ChangeNotices notices,
             DrawnPapers drawings,
             SummaryPage summary,
-            ComparisonResults comparisons,
-            TypeLibrary library,
+            FrozenWords frozenWords,
             TransactionTemplate transaction,
             Clock clock) {
         this.editor = editor;
@@ -78,8 +73,7 @@ public class Freezer {
         this.notices = notices;
         this.drawings = drawings;
         this.summary = summary;
-        this.comparisons = comparisons;
-        this.library = library;
+        this.frozenWords = frozenWords;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -109,12 +103,17 @@ public class Freezer {
                 return new Moved();
             }
             String document = JobJson.print(state.plan());
+            String said = frozenWords.of(state).json();
             // The version is asked of the store itself: what is frozen is what is kept, whoever wrote it.
-            return Objects.requireNonNull(transaction.execute(s -> frozen(job, seen, document, note, who)));
+            return Objects.requireNonNull(
+                    transaction.execute(s -> frozen(job, seen, new Content(document, said), note, who)));
         });
     }
 
-    private Outcome frozen(int job, long seen, String document, String note, String who) {
+    /** What is kept of a job with a revision. */
+    private record Content(String document, String said) {}
+
+    private Outcome frozen(int job, long seen, Content content, String note, String who) {
         if (jobs.version(job).orElse(-1L) != seen) {
             return new Moved();
         }
@@ -123,7 +122,7 @@ public class Freezer {
             return new Same(same.get());
         }
         Revision revision = new Revision(revisions.nextNumber(job), note, who, clock.instant());
-        revisions.add(job, seen, revision, document);
+        revisions.add(job, seen, revision, content.document(), content.said());
         return new Frozen(revision);
     }
 
@@ -154,11 +153,11 @@ public class Freezer {
             content.put(name + ".csv", SpreadsheetCsv.write(sheet.listing()));
             content.put(name + ".xlsx", WorkbookOut.write(kind.title(), sheet.listing()));
         }
-        content.put("summary.html", summary.html(job, plan, revision));
-        content.put("summary.pdf", summary.pdf(job, plan, revision));
+        FrozenWords.Words said = frozenWords.of(job, revision);
+        content.put("summary.html", summary.html(plan, revision, said.view()));
+        content.put("summary.pdf", summary.pdf(plan, revision, said.view()));
         content.putAll(meaning(job, plan, revision));
-        content.putAll(comparisons.of(
-                new JobState(job, revisions.version(job, revision), plan, PlanCheck.of(plan), library.shop())));
+        said.comparisons().forEach((name, json) -> content.put(name, utf8(json)));
         content.put("routes.csv", SpreadsheetCsv.write(RoutesFile.HEADER, RoutesFile.rows(plan)));
         content.put("routes.json", utf8(RoutesFile.json(plan)));
         content.put("rig.mvr", MvrWriter.write(plan, at));
@@ -193,7 +192,7 @@ public class Freezer {
                     AudienceNotice.of(before, plan, audience));
             content.put(
                     "papers/changes-for-" + Json.slug(audience) + ".pdf",
-                    files.page("handover/notice-print", Map.of("means", told)));
+                    files.page("handover/notice-print", Map.of("means", told), told.date()));
         }
         return content;
     }

@@ -1,7 +1,6 @@
 package taxon.app.handover;
 
 import java.nio.charset.StandardCharsets;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HexFormat;
@@ -15,12 +14,10 @@ import taxon.app.paperwork.PrintedPapers;
 import taxon.app.store.HandoverStore;
 import taxon.app.store.HandoverStore.TakenOver;
 import taxon.app.store.ProposalStore;
-import taxon.core.finding.PlanCheck;
 import taxon.core.finding.Severity;
 import taxon.core.handover.Obstacle;
 import taxon.core.handover.Obstacle.Kind;
 import taxon.core.handover.Readiness;
-import taxon.core.rig.Plan;
 import taxon.core.text.Counted;
 
 /** Whether a job can be handed over: what stands in the way, and what of it was taken over by somebody. */
@@ -67,17 +64,6 @@ class Handover {
         return all.stream()
                 .sorted(Comparator.comparing(Obstacle::weight))
                 .map(o -> new Line(o, about(o), Optional.ofNullable(taken.get(about(o)))))
-                .toList();
-    }
-
-    /** What stood in the way of a plan when it was frozen, as far as the plan says; and what of it was taken over until then. */
-    List<Line> frozen(int job, Plan plan, Instant at) {
-        Map<String, TakenOver> taken = said.taken(job);
-        List<Obstacle> all = new ArrayList<>(Readiness.of(plan, PlanCheck.of(plan)));
-        comparisons(job, all);
-        return all.stream()
-                .map(o -> new Line(
-                        o, about(o), Optional.ofNullable(taken.get(about(o))).filter(t -> !t.at().isAfter(at))))
                 .toList();
     }
 

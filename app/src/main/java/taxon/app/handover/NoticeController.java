@@ -4,6 +4,8 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -76,9 +78,7 @@ class NoticeController {
     }
 
     private static Revision newest(List<Revision> all) {
-        return all.stream()
-                .max(java.util.Comparator.comparingInt(Revision::number))
-                .orElseThrow();
+        return all.stream().max(Comparator.comparingInt(Revision::number)).orElseThrow();
     }
 
     private static String given(HttpServletRequest request, String name, String otherwise) {
@@ -87,7 +87,7 @@ class NoticeController {
     }
 
     private static Audience audience(String slug) {
-        return java.util.Arrays.stream(Audience.values())
+        return Arrays.stream(Audience.values())
                 .filter(a -> Json.slug(a).equals(slug))
                 .findFirst()
                 .orElseThrow(() -> new NotThereException("notice for " + slug));
@@ -140,6 +140,6 @@ class NoticeController {
                                 .filename("taxon-job-" + job + "-notice-" + told.audience() + ".pdf")
                                 .build()
                                 .toString())
-                .body(files.page("handover/notice-print", Map.of("means", told)));
+                .body(files.page("handover/notice-print", Map.of("means", told), told.date()));
     }
 }

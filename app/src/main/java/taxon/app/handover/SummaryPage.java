@@ -10,9 +10,7 @@ import org.springframework.stereotype.Component;
 import org.thymeleaf.ITemplateEngine;
 import org.thymeleaf.context.Context;
 import taxon.app.paperwork.SheetFiles;
-import taxon.app.store.HandoverStore;
 import taxon.app.store.Revision;
-import taxon.app.store.RevisionStore;
 import taxon.core.dmx.StartAddress;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
@@ -25,21 +23,10 @@ class SummaryPage {
 
     private final ITemplateEngine templates;
     private final SheetFiles files;
-    private final Handover handover;
-    private final HandoverStore said;
-    private final RevisionStore revisions;
 
-    SummaryPage(
-            ITemplateEngine templates,
-            SheetFiles files,
-            Handover handover,
-            HandoverStore said,
-            RevisionStore revisions) {
+    SummaryPage(ITemplateEngine templates, SheetFiles files) {
         this.templates = templates;
         this.files = files;
-        this.handover = handover;
-        this.said = said;
-        this.revisions = revisions;
     }
 
     /** Fixtures of one type and mode. */
@@ -61,21 +48,12 @@ class SummaryPage {
             List<Carried> universes,
             HandoverView said) {}
 
-    private Summary of(int job, Plan plan, Revision revision) {
-        HandoverView view = HandoverView.of(
-                plan,
-                revisions.version(job, revision),
-                handover.frozen(job, plan, revision.frozenAt()),
-                said.signed(job).stream()
-                        .filter(s -> !s.at().isAfter(revision.frozenAt()))
-                        .toList(),
-                said.notes(job),
-                said.values());
+    private static Summary of(Plan plan, Revision revision, HandoverView view) {
         return new Summary(
                 plan.sheet().name(),
                 plan.sheet().venue(),
                 "Revision " + revision.letters(),
-                revision.frozenAt().atOffset(ZoneOffset.UTC).toLocalDate().toString(),
+                day(revision),
                 revision.who(),
                 revision.note(),
                 Counted.of(plan.fixtures().size(), "fixture") + " on "
@@ -84,6 +62,10 @@ class SummaryPage {
                 kinds(plan),
                 universes(plan),
                 view);
+    }
+
+    private static String day(Revision revision) {
+        return revision.frozenAt().atOffset(ZoneOffset.UTC).toLocalDate().toString();
     }
 
     private static List<Kind> kinds(Plan plan) {
@@ -115,14 +97,14 @@ class SummaryPage {
     }
 
     /** For a browser: one file that asks for nothing else. */
-    byte[] html(int job, Plan plan, Revision revision) {
+    byte[] html(Plan plan, Revision revision, HandoverView view) {
         return templates
-                .process(TEMPLATE, new Context(Locale.UK, Map.of("s", of(job, plan, revision))))
+                .process(TEMPLATE, new Context(Locale.UK, Map.of("s", of(plan, revision, view))))
                 .getBytes(StandardCharsets.UTF_8);
     }
 
     /** On paper. */
-    byte[] pdf(int job, Plan plan, Revision revision) {
-        return files.page(TEMPLATE, Map.of("s", of(job, plan, revision)));
+    byte[] pdf(Plan plan, Revision revision, HandoverView view) {
+        return files.page(TEMPLATE, Map.of("s", of(plan, revision, view)), day(revision));
     }
 }

@@ -1,6 +1,7 @@
 package taxon.app.lists;
 
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -84,7 +85,7 @@ public final class NumberAnswers {
     public static void write(ObjectNode node, Map<NumberDoubt.Key, NumberDoubt.Answer> answers) {
         var list = node.putArray("answers");
         List<NumberDoubt.Key> keys = answers.keySet().stream()
-                .sorted(java.util.Comparator.comparing(NumberDoubt.Key::toString))
+                .sorted(Comparator.comparing(NumberDoubt.Key::toString))
                 .toList();
         keys.forEach(key -> list.addObject()
                 .put("column", key.column().name())

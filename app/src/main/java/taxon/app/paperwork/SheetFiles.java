@@ -104,7 +104,7 @@ public class SheetFiles {
                 }
             }
             PageNumbers.write(document, PrintFonts.file(Face.PLAIN), code);
-            settle(document, sheet, parts.stream().map(Part::html).collect(Collectors.joining()));
+            settle(document, sheet.date(), parts.stream().map(Part::html).collect(Collectors.joining()));
             step.run();
             document.save(out);
         } catch (IOException e) {
@@ -156,11 +156,21 @@ public class SheetFiles {
      * Any page that is drawn from a template, as PDF with the fonts of papers; it waits for its turn.
      *
      * @param values what the template shows
+     * @param date of which day it is: the same page of a day gives the same bytes
      * @throws PrintQueue.FullException when its turn did not come within two minutes
      */
-    public byte[] page(String template, Map<String, Object> values) {
+    public byte[] page(String template, Map<String, Object> values, String date) {
         String html = templates.process(template, new Context(Locale.UK, values));
-        return queue.inTurn(() -> drawn(html, true));
+        return queue.inTurn(() -> {
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            try (PDDocument document = Loader.loadPDF(drawn(html, true))) {
+                settle(document, date, html);
+                document.save(out);
+            } catch (IOException e) {
+                throw new UncheckedIOException("the page " + template + " cannot be drawn", e);
+            }
+            return out.toByteArray();
+        });
     }
 
     private static byte[] drawn(String html, boolean tagged) {
@@ -187,8 +197,8 @@ public class SheetFiles {
     }
 
     /** The same sheet gives the same bytes: dated with its own day, and its identifier made of what it shows. */
-    private static void settle(PDDocument document, Sheet sheet, String html) {
-        Calendar day = GregorianCalendar.from(LocalDate.parse(sheet.date()).atStartOfDay(ZoneOffset.UTC));
+    private static void settle(PDDocument document, String date, String html) {
+        Calendar day = GregorianCalendar.from(LocalDate.parse(date).atStartOfDay(ZoneOffset.UTC));
         document.getDocumentInformation().setCreationDate(day);
         document.getDocumentInformation().setModificationDate(day);
         // The one that the first part was given by the clock.

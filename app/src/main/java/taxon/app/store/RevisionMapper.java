@@ -17,8 +17,8 @@ interface RevisionMapper {
     record ContentRow(String document, byte @Nullable [] bundle) {}
 
     @Insert("""
-            insert into revision (job_id, number, note, who, frozen_at, journal_id, version, document)
-            values (#{job}, #{number}, #{note}, #{who}, #{at}, #{journal}, #{version}, #{document})
+            insert into revision (job_id, number, note, who, frozen_at, journal_id, version, document, said)
+            values (#{job}, #{number}, #{note}, #{who}, #{at}, #{journal}, #{version}, #{document}, #{said})
             """)
     void add(
             @Param("job") int job,
@@ -28,7 +28,8 @@ interface RevisionMapper {
             @Param("at") String at,
             @Param("journal") int journal,
             @Param("version") long version,
-            @Param("document") String document);
+            @Param("document") String document,
+            @Param("said") String said);
 
     @Select("""
             select number, note, who, frozen_at, journal_id, version from revision
@@ -51,6 +52,9 @@ interface RevisionMapper {
             """)
     void keep(
             @Param("job") int job, @Param("number") int number, @Param("bundle") byte[] bundle, @Param("at") String at);
+
+    @Select("select said from revision where job_id = #{job} and number = #{number}")
+    Optional<String> said(@Param("job") int job, @Param("number") int number);
 
     @Select("select version from revision where job_id = #{job} and number = #{number}")
     Optional<Long> versionOf(@Param("job") int job, @Param("number") int number);

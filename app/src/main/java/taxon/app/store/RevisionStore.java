@@ -26,8 +26,13 @@ public class RevisionStore {
         return rows.latest(job).map(r -> r.number() + 1).orElse(1);
     }
 
-    /** Keeps a revision of a job at a version, with the whole job as JSON. Call inside a transaction. */
-    public void add(int job, long version, Revision revision, String document) {
+    /**
+     * Keeps a revision of a job at a version. Call inside a transaction.
+     *
+     * @param document the whole job as JSON
+     * @param said what was said of it at its hand-over, as JSON
+     */
+    public void add(int job, long version, Revision revision, String document, String said) {
         rows.add(
                 job,
                 revision.number(),
@@ -36,7 +41,8 @@ public class RevisionStore {
                 revision.frozenAt().toString(),
                 journal.lastDoneId(job),
                 version,
-                document);
+                document,
+                said);
     }
 
     /** The newest first. */
@@ -66,6 +72,11 @@ public class RevisionStore {
     /** Keeps the bundle, so that it is the same bytes whenever it is asked for. The first one stays. */
     public void keepBundle(int job, Revision revision, byte[] bundle) {
         rows.keep(job, revision.number(), bundle, clock.instant().toString());
+    }
+
+    /** What was said of the job when it was frozen; empty for one of before that was kept. */
+    public String said(int job, Revision revision) {
+        return rows.said(job, revision.number()).orElse("");
     }
 
     /** The version of the job that was frozen as a revision. */

@@ -30,7 +30,7 @@ class CompareBrowserTest {
 
     private static String job(String name) {
         String job = http.job(name);
-        http.edit(
+        http.editOf(
                 job,
                 "/fixtures",
                 "count",
@@ -42,7 +42,7 @@ class CompareBrowserTest {
                 "firstId",
                 101);
         for (int i = 1; i <= 4; i++) {
-            http.edit(job, "/fixtures/" + i + "/address", "block", 1, "address", "2." + (1 + (i - 1) * 16));
+            http.editOf(job, "/fixtures/" + i + "/address", "block", 1, "address", "2." + (1 + (i - 1) * 16));
         }
         return job;
     }
@@ -107,8 +107,8 @@ class CompareBrowserTest {
                         .get(0)
                         .path("job")
                         .asInt();
-        http.edit(variant, "/fixtures/1/address", "block", 1, "address", "5.1");
-        http.edit(variant, "/fixtures/2/address", "block", 1, "address", "5.17");
+        http.editOf(variant, "/fixtures/1/address", "block", 1, "address", "5.1");
+        http.editOf(variant, "/fixtures/2/address", "block", 1, "address", "5.17");
         open(job, "/variants");
         browser.see("#variants", "2 parts");
         browser.click("#variants form[action$='/take-overs'] button");
@@ -125,7 +125,7 @@ class CompareBrowserTest {
     @Test
     void aJobIsSignedOffOnceWhatStandsInTheWayIsTakenOverByName() {
         String job = job("Signed");
-        http.edit(job, "/fixtures/4/address", "block", 1, "address", "2.33");
+        http.editOf(job, "/fixtures/4/address", "block", 1, "address", "2.33");
         open(job, "/handover");
         browser.see("#verdict", "It cannot be handed over yet");
         browser.type("#sign-by", "Kim");
@@ -147,7 +147,7 @@ class CompareBrowserTest {
         assertThat(http.post(job + "/revisions", "version", http.version(job), "note", "first")
                         .status())
                 .isEqualTo(200);
-        http.edit(job, "/fixtures/2/address", "block", 1, "address", "3.1");
+        http.editOf(job, "/fixtures/2/address", "block", 1, "address", "3.1");
         open(job, "/notice");
         browser.see("#heading", "1 unit has to be touched");
         browser.see("#notice", "3.001");

@@ -73,6 +73,12 @@ class PagesTest {
             "/jobs/1/checks/list",
             "/jobs/1/checks/list/25?item=pan",
             "/jobs/1/handover",
+            "/jobs/1/compare",
+            "/jobs/1/comparisons/1",
+            "/jobs/1/comparisons/1/note",
+            "/jobs/1/variants",
+            "/jobs/1/take-overs/2",
+            "/jobs/1/notice",
             "/jobs/1/findings",
             "/jobs/1/sheet",
             "/jobs/99");
@@ -95,6 +101,9 @@ class PagesTest {
                         .asString()
                         .equals("done"));
         http.post("/jobs/1/checks/writes", "units", "all", "items", "address,label");
+        http.post("/jobs/1/compare/rows", "rows", "ID\tType\tUniverse\tSlot\n301\tKestrel\t2\t243\n\tTern\t9\t1\n");
+        http.post("/jobs/1/take-overs", "from", "revision", "which", "A");
+        http.post("/jobs/1/variants", "name", "shorter");
         browser = Browser.start();
     }
 
@@ -134,6 +143,9 @@ class PagesTest {
                         "/jobs/1/checks/seen/sacn-5",
                         "/jobs/1/checks/writes/1",
                         "/jobs/1/checks/list/25?item=pan",
+                        "/jobs/1/comparisons/1",
+                        "/jobs/1/take-overs/2",
+                        "/jobs/1/handover",
                         "/jobs/1/findings")
                 .forEach(PagesTest::check);
     }

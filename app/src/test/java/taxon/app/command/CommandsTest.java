@@ -9,6 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -41,7 +42,7 @@ class CommandsTest {
     }
 
     private static List<String> words(String command, Object... arguments) {
-        List<String> all = new java.util.ArrayList<>(List.of(command));
+        List<String> all = new ArrayList<>(List.of(command));
         for (Object one : arguments) {
             all.add(one.toString());
         }

@@ -1,6 +1,9 @@
 package taxon.app.compare;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static taxon.formats.table.WrittenWorkbook.formula;
+import static taxon.formats.table.WrittenWorkbook.number;
+import static taxon.formats.table.WrittenWorkbook.text;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -10,6 +13,7 @@ import org.junit.jupiter.api.Test;
 import taxon.app.testing.Http;
 import taxon.app.testing.Http.Answer;
 import taxon.app.testing.TaxonServer;
+import taxon.formats.table.WrittenWorkbook;
 import tools.jackson.databind.JsonNode;
 
 /** The plan held against lists, revisions and other jobs; what is taken over, and what the other side is told to change. */
@@ -23,7 +27,7 @@ class CompareHttpTest {
         server = TaxonServer.empty();
         http = server.http();
         job = http.job("Lantern Pageant");
-        http.edit(
+        http.editOf(
                 job,
                 "/fixtures",
                 "count",
@@ -35,7 +39,7 @@ class CompareHttpTest {
                 "firstId",
                 101);
         for (int i = 1; i <= 4; i++) {
-            http.edit(job, "/fixtures/" + i + "/address", "block", 1, "address", "2." + (1 + (i - 1) * 16));
+            http.editOf(job, "/fixtures/" + i + "/address", "block", 1, "address", "2." + (1 + (i - 1) * 16));
         }
     }
 
@@ -186,7 +190,7 @@ class CompareHttpTest {
         assertThat(http.post(job + "/revisions", "version", http.version(job), "note", "first")
                         .status())
                 .isEqualTo(200);
-        http.edit(job, "/fixtures/2/address", "block", 1, "address", "3.001");
+        http.editOf(job, "/fixtures/2/address", "block", 1, "address", "3.001");
         Answer held = http.post(job + "/compare/with", "with", "revision", "which", "A");
         String page = job + "/comparisons/" + held.json().path("comparison").asInt();
         assertThat(look(page)
@@ -254,6 +258,34 @@ class CompareHttpTest {
                 look(job + "/comparisons/" + held.json().path("comparison").asInt());
         assertThat(seen.path("same").asBoolean()).as(seen.toString()).isTrue();
         assertThat(seen.path("matched").asInt()).isEqualTo(4);
+    }
+
+    @Test
+    void workbooksAreReadByWhatTheyShowAndBombsAreRefused() {
+        byte[] book = new WrittenWorkbook()
+                .sheet(
+                        "Patch",
+                        List.of(
+                                List.of(text("ID"), text("Universe"), text("Slot")),
+                                List.of(number("101"), number("2"), formula("B1*1", "1")),
+                                List.of(number("102"), text(""), number("17"))))
+                .bytes();
+        Answer held = http.upload(job + "/compare/file", "book.xlsx", book);
+        JsonNode seen =
+                look(job + "/comparisons/" + held.json().path("comparison").asInt());
+        assertThat(seen.path("differences").isEmpty()).isTrue();
+        assertThat(sentences(seen.path("faults")))
+                .as("of merged cells only the first row has the universe")
+                .containsExactly("The universe is empty; it takes 1 to 63999 beside slot 17.");
+        byte[] bomb = new WrittenWorkbook()
+                .sheet("s", "ID,Slot\n1,1\n")
+                .part("xl/sharedStrings.xml", " ".repeat(80 << 20))
+                .bytes();
+        Answer large = http.upload(job + "/compare/file", "bomb.xlsx", bomb);
+        assertThat(look(job + "/comparisons/" + large.json().path("comparison").asInt())
+                        .path("trouble")
+                        .asString())
+                .contains("unpacks to more than");
     }
 
     @Test

@@ -23,7 +23,7 @@ class ReadinessHttpTest {
         server = TaxonServer.empty();
         http = server.http();
         job = http.job("Lantern Pageant");
-        http.edit(
+        http.editOf(
                 job,
                 "/fixtures",
                 "count",
@@ -34,8 +34,8 @@ class ReadinessHttpTest {
                 "North quay",
                 "firstId",
                 101);
-        http.edit(job, "/fixtures/1/address", "block", 1, "address", "1.1");
-        http.edit(job, "/fixtures/2/address", "block", 1, "address", "1.9");
+        http.editOf(job, "/fixtures/1/address", "block", 1, "address", "1.1");
+        http.editOf(job, "/fixtures/2/address", "block", 1, "address", "1.9");
     }
 
     @AfterEach
@@ -81,7 +81,7 @@ class ReadinessHttpTest {
         assertThat(http.page(job + "/handover").text())
                 .contains("Signed off for the programmer by Sam")
                 .contains("as it is now");
-        http.edit(job, "/fixtures/1/address", "block", 1, "address", "2.1");
+        http.editOf(job, "/fixtures/1/address", "block", 1, "address", "2.1");
         assertThat(page().path("signedOff").get(0).path("since").asString()).isEqualTo("1 change since");
         assertThat(page().path("ready").asBoolean())
                 .as("the other count of what is not proved is the same; the overlap is gone")
@@ -94,7 +94,7 @@ class ReadinessHttpTest {
     void whatIsTakenOverIsOpenAgainOnceItSaysSomethingElse() {
         http.post(job + "/handover/take", "all", 1, "reason", "as agreed", "by", "Kim");
         assertThat(page().path("ready").asBoolean()).isTrue();
-        http.edit(
+        http.editOf(
                 job,
                 "/fixtures",
                 "count",
@@ -105,7 +105,7 @@ class ReadinessHttpTest {
                 "North quay",
                 "firstId",
                 103);
-        http.edit(job, "/fixtures/3/address", "block", 1, "address", "3.1");
+        http.editOf(job, "/fixtures/3/address", "block", 1, "address", "3.1");
         assertThat(page().path("open").toString()).contains("3 blocks of 3 are not proved");
     }
 

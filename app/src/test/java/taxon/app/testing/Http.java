@@ -90,7 +90,7 @@ public final class Http {
     }
 
     /** Posts to a job on its newest version, which is done. */
-    public Answer edit(String job, String path, Object... fields) {
+    public Answer editOf(String job, String path, Object... fields) {
         List<Object> all = new ArrayList<>(List.of("version", version(job)));
         all.addAll(List.of(fields));
         Answer answer = post(job + path, all.toArray());

@@ -20,7 +20,7 @@ class VariantsHttpTest {
         server = TaxonServer.empty();
         http = server.http();
         job = http.job("Lantern Pageant");
-        http.edit(
+        http.editOf(
                 job,
                 "/fixtures",
                 "count",
@@ -31,7 +31,7 @@ class VariantsHttpTest {
                 "North quay",
                 "firstId",
                 101);
-        http.edit(job, "/fixtures/1/address", "block", 1, "address", "1.1");
+        http.editOf(job, "/fixtures/1/address", "block", 1, "address", "1.1");
     }
 
     @AfterEach
@@ -55,8 +55,8 @@ class VariantsHttpTest {
         assertThat(http.get(variant).json().path("document").path("job").toString())
                 .contains("Lantern Pageant: all on two");
         long before = http.version(job);
-        http.edit(variant, "/fixtures/1/address", "block", 1, "address", "2.1");
-        http.edit(variant, "/fixtures/2/address", "block", 1, "address", "2.17");
+        http.editOf(variant, "/fixtures/1/address", "block", 1, "address", "2.1");
+        http.editOf(variant, "/fixtures/2/address", "block", 1, "address", "2.17");
         assertThat(http.version(job)).as("the job stays").isEqualTo(before);
         JsonNode list = http.get(job + "/variants").json().path("variants");
         assertThat(list.get(0).path("otherwise").asInt()).isEqualTo(2);
@@ -97,8 +97,8 @@ class VariantsHttpTest {
         assertThat(http.post(job + "/revisions", "version", http.version(job), "note", "first")
                         .status())
                 .isEqualTo(200);
-        http.edit(job, "/fixtures/1/address", "block", 1, "address", "4.1");
-        http.edit(job, "/fixtures/remove", "keys", 3);
+        http.editOf(job, "/fixtures/1/address", "block", 1, "address", "4.1");
+        http.editOf(job, "/fixtures/remove", "keys", 3);
         int id = http.post(job + "/take-overs", "from", "revision", "which", "A")
                 .json()
                 .path("takeOver")

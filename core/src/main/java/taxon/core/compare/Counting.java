@@ -1,6 +1,7 @@
 package taxon.core.compare;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -79,7 +80,7 @@ public record Counting(boolean universesFromZero, boolean slotsFromZero) {
     public String words(StartAddress address) {
         int universe = address.universe().number() - (universesFromZero ? 1 : 0);
         int slot = address.slot().number() - (slotsFromZero ? 1 : 0);
-        return String.format(java.util.Locale.ROOT, "%d.%03d", universe, slot);
+        return String.format(Locale.ROOT, "%d.%03d", universe, slot);
     }
 
     /** As {@link #words(StartAddress)}; "no address" where there is none. */

@@ -1,6 +1,7 @@
 package taxon.core.compare;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import taxon.core.compare.RowDifference.Kind;
 import taxon.core.dmx.AddressText;
@@ -32,7 +33,7 @@ public final class NoteForThem {
                 .filter(r -> !taken.added().contains(r.place()))
                 .forEach(r -> lines.add(
                         new Line(theirs.line(r), r.label(), r.type(), "whole row", place(r, theirs), "take it out")));
-        lines.sort(java.util.Comparator.comparingInt(Line::line));
+        lines.sort(Comparator.comparingInt(Line::line));
         comparison.onlyOurs().stream()
                 .filter(r -> !taken.removed().contains(r.place()))
                 .forEach(r -> lines.add(new Line(

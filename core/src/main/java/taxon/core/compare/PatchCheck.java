@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
@@ -119,7 +120,7 @@ public final class PatchCheck {
                 other.row().label() + " at " + other.start() + " lies on "
                         + one.row().label() + ", which ends at "
                         + one.start().universe() + "."
-                        + String.format(java.util.Locale.ROOT, "%03d", Math.min(Slot.LAST, one.last()))
+                        + String.format(Locale.ROOT, "%03d", Math.min(Slot.LAST, one.last()))
                         + ".");
     }
 }

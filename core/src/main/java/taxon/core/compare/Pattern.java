@@ -63,6 +63,18 @@ public sealed interface Pattern {
         }
     }
 
+    /** Several units are in a mode of one name, which is of another length there: the profile is another than the unit's. */
+    record OtherProfile(String type, String mode, int ours, int theirs, List<Match> explains) implements Pattern {
+        public OtherProfile {
+            explains = List.copyOf(explains);
+        }
+
+        @Override
+        public Set<RowDifference.Kind> kinds() {
+            return Set.of(RowDifference.Kind.FOOTPRINT);
+        }
+    }
+
     /** Every fixture ID is so many higher. */
     record IdsOff(int by, List<Match> explains) implements Pattern {
         public IdsOff {

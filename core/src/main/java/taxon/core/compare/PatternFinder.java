@@ -54,6 +54,7 @@ final class PatternFinder {
         finder.universes();
         finder.slots();
         finder.modes();
+        finder.profiles();
         finder.shifts();
         finder.swaps();
         finder.ids();
@@ -137,6 +138,36 @@ final class PatternFinder {
                         modes.ours(),
                         modes.theirs(),
                         matches.stream().filter(all::contains).toList()));
+            }
+        });
+    }
+
+    /** One and the same mode, of which both sides say another length. */
+    private record Profile(String type, String mode, int ours, int theirs) {}
+
+    private void profiles() {
+        Map<Profile, List<Match>> changed = new LinkedHashMap<>();
+        for (Match match : matches) {
+            PatchRow ours = match.ours();
+            PatchRow theirs = match.theirs();
+            boolean named = !ours.mode().isBlank() && !theirs.mode().isBlank() && !isOtherMode(match);
+            if (named
+                    && ours.footprint().isPresent()
+                    && theirs.footprint().isPresent()
+                    && !ours.footprint().equals(theirs.footprint())) {
+                changed.computeIfAbsent(
+                                new Profile(
+                                        ours.type(),
+                                        ours.mode(),
+                                        ours.footprint().getAsInt(),
+                                        theirs.footprint().getAsInt()),
+                                p -> new ArrayList<>())
+                        .add(match);
+            }
+        }
+        changed.forEach((p, units) -> {
+            if (units.size() >= SEVERAL) {
+                patterns.add(new Pattern.OtherProfile(p.type(), p.mode(), p.ours(), p.theirs(), units));
             }
         });
     }

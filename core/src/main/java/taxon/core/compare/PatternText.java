@@ -38,6 +38,10 @@ public final class PatternText {
             return p.type() + " is in the mode " + p.theirs() + " there, in " + p.ours() + " here; that explains "
                     + rows(pattern) + ".";
         }
+        if (pattern instanceof Pattern.OtherProfile p) {
+            return p.type() + " in " + p.mode() + " takes " + p.ours() + " slots here and " + p.theirs() + " there, in "
+                    + rows(pattern) + ": one of the profiles is not that of the units.";
+        }
         Pattern.IdsOff p = (Pattern.IdsOff) pattern;
         return "Fixture IDs are " + by(p.by()) + " there, in " + rows(pattern) + ".";
     }

@@ -2,6 +2,7 @@ package taxon.core.compare;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalInt;
 import taxon.core.scene.Scene;
 import taxon.core.scene.SceneFixture;
@@ -17,7 +18,7 @@ public final class ScenePatch {
             rows.add(new PatchRow(
                     rows.size(),
                     fixture.id().map(i -> OptionalInt.of(i.number())).orElse(OptionalInt.empty()),
-                    java.util.Optional.of(fixture.uuid().toString()),
+                    Optional.of(fixture.uuid().toString()),
                     fixture.name(),
                     type(fixture.spec()),
                     fixture.mode(),

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import taxon.core.compare.RowDifference.Kind;
@@ -199,9 +201,8 @@ public final class TakeTheirs {
                 .with(laterBlocks(mode.get(), later)));
     }
 
-    private static java.util.SortedMap<Integer, Optional<StartAddress>> laterBlocks(
-            Mode mode, Map<Integer, StartAddress> said) {
-        java.util.SortedMap<Integer, Optional<StartAddress>> later = new java.util.TreeMap<>();
+    private static SortedMap<Integer, Optional<StartAddress>> laterBlocks(Mode mode, Map<Integer, StartAddress> said) {
+        SortedMap<Integer, Optional<StartAddress>> later = new TreeMap<>();
         for (int block = 2; block <= mode.blocks().size(); block++) {
             later.put(block, Optional.ofNullable(said.get(block)));
         }

@@ -2,6 +2,7 @@ package taxon.core.compare;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
@@ -28,9 +29,9 @@ public record Taken(SortedMap<Integer, Set<Kind>> fields, SortedSet<Integer> rem
     public Taken {
         SortedMap<Integer, Set<Kind>> copy = new TreeMap<>();
         fields.forEach((row, kinds) -> copy.put(row, Set.copyOf(kinds)));
-        fields = java.util.Collections.unmodifiableSortedMap(copy);
-        removed = java.util.Collections.unmodifiableSortedSet(new TreeSet<>(removed));
-        added = java.util.Collections.unmodifiableSortedSet(new TreeSet<>(added));
+        fields = Collections.unmodifiableSortedMap(copy);
+        removed = Collections.unmodifiableSortedSet(new TreeSet<>(removed));
+        added = Collections.unmodifiableSortedSet(new TreeSet<>(added));
     }
 
     /** True when nothing is. */

@@ -3,6 +3,7 @@ package taxon.core.listing;
 import java.util.List;
 import java.util.Optional;
 import taxon.core.dmx.AddressText;
+import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.listing.CellFault.Reason;
@@ -27,8 +28,23 @@ public record AddressCells(NumberHabits habits, WholeCells wholes) {
         if (!slot.isEmpty() && !address.isEmpty()) {
             return both(row, faults);
         }
+        if (universe.isEmpty() && row.has(Column.UNIVERSE) && isSlotAlone(slot)) {
+            // Not guessed to be an absolute address: where cells are merged, only the first row has the universe.
+            faults.add(new CellFault(
+                    Column.UNIVERSE,
+                    "",
+                    Reason.EMPTY,
+                    UniverseNumber.FIRST + " to " + UniverseNumber.LAST + " beside slot " + slot));
+            return Optional.empty();
+        }
         String given = slot.isEmpty() ? address : slot;
         return universe.isEmpty() ? one(given, faults) : beside(universe, given, faults);
+    }
+
+    private boolean isSlotAlone(String slot) {
+        return !slot.isEmpty()
+                && habits.whole(Column.SLOT, slot) instanceof NumberHabits.Figure n
+                && n.value() <= Slot.LAST;
     }
 
     /** A universe without a slot is no address, but it must be one. */

@@ -287,6 +287,28 @@ class ComparisonTest {
     }
 
     @Test
+    void aModeOfOneNameAndAnotherLengthIsAnotherProfile() {
+        List<PatchRow> ours = patch(new Random(9));
+        String type = ours.get(0).type();
+        List<PatchRow> theirs = new ArrayList<>(ours);
+        theirs.replaceAll(r -> r.type().equals(type)
+                ? new PatchRow(
+                        r.place(),
+                        r.id(),
+                        r.uuid(),
+                        r.name(),
+                        r.type(),
+                        r.mode(),
+                        OptionalInt.of(r.footprint().getAsInt() + 1),
+                        r.starts())
+                : r);
+        Comparison comparison = Comparison.of(ours, theirs);
+        assertThat(comparison.patterns()).singleElement().isInstanceOf(Pattern.OtherProfile.class);
+        assertThat(comparison.odd()).isEmpty();
+        assertThat(PatternText.of(first(comparison))).contains("one of the profiles is not that of the units");
+    }
+
+    @Test
     void whatOneSideDoesNotSayIsNoDifference() {
         PatchRow ours = row(0, 101, "Heron", 16, 2, 33);
         PatchRow theirs =

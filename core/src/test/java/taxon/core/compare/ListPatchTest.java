@@ -126,6 +126,20 @@ class ListPatchTest {
         assertThat(patch.faults()).extracting(TheirPatch.RowFault::whole).containsExactly(false, true);
     }
 
+    /** A merged cell holds only for its first row: the others are told, and not taken for absolute addresses. */
+    @Test
+    void aSlotWithoutItsUniverseIsToldAndNotGuessed() {
+        TheirPatch patch = read("ID;Universe;Slot", "101;2;1", "102;;17", "103;;1029");
+        assertThat(patch.rows()).extracting(PatchRow::saysWhere).containsExactly(true, false, true);
+        assertThat(patch.rows().get(2).start())
+                .as("what can be no slot is an absolute address")
+                .contains(StartAddress.of(3, 5));
+        assertThat(patch.faults())
+                .singleElement()
+                .satisfies(f -> assertThat(f.cells().get(0).sentence())
+                        .isEqualTo("The universe is empty; it takes 1 to 63999 beside slot 17."));
+    }
+
     @Test
     void aListWithoutAddressesSaysNothingOfThem() {
         assertThat(read("ID;Name", "101;Quay", "102;Gate").rows().get(0).saysWhere())

@@ -2,7 +2,9 @@ package taxon.core.variant;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Instant;
 import java.util.EnumSet;
+import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -34,10 +36,8 @@ class NewJobTest {
         plan = Rigs.place(plan, 1, 1, StartAddress.of(1, 1));
         plan = plan.with(Box.node(1, "Node", Ipv4.of(127, 0, 0, 2), 4));
         plan = plan.with(new Universe(
-                UniverseNumber.of(1),
-                "quay",
-                java.util.List.of(new Route.ArtNet(new PortAddress(1), new PortRef(1, 1)))));
-        Mark mark = new Mark(StartAddress.of(1, 1), plan.fixtures().get(0).mode(), java.time.Instant.EPOCH, "crew");
+                UniverseNumber.of(1), "quay", List.of(new Route.ArtNet(new PortAddress(1), new PortRef(1, 1)))));
+        Mark mark = new Mark(StartAddress.of(1, 1), plan.fixtures().get(0).mode(), Instant.EPOCH, "crew");
         return plan.with(BlockEvidence.none(new BlockRef(FixtureKey.of(1), 1)).withSet(mark));
     }
 

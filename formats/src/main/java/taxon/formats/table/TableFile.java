@@ -38,6 +38,7 @@ public sealed interface TableFile {
                             + " sheet as XLSX or CSV.";
                 case OLD_WORKBOOK ->
                     "The file is a workbook in the old binary form (XLS). Save it as XLSX or CSV and give that.";
+                case LOCKED -> "The workbook is locked with a password. Save it without one, or as CSV, and give that.";
                 case BAD_WORKBOOK -> "The workbook cannot be read: " + value;
                 case TOO_MANY_ROWS ->
                     "The table has more than " + allowed + " rows; one list takes at most that many. Split it.";
@@ -59,6 +60,7 @@ public sealed interface TableFile {
         TOO_LARGE,
         NOT_TEXT,
         OLD_WORKBOOK,
+        LOCKED,
         BAD_WORKBOOK,
         TOO_MANY_ROWS,
         TOO_WIDE,

@@ -53,6 +53,9 @@ public final class TableReader {
     }
 
     private static Read text(byte[] file) throws UnreadableException {
+        if (Workbooks.isOldWorkbook(file) && Workbooks.isLocked(file)) {
+            throw new UnreadableException(Fault.LOCKED, "", "");
+        }
         if (Workbooks.isOldWorkbook(file)) {
             throw new UnreadableException(Fault.OLD_WORKBOOK, "", "");
         }

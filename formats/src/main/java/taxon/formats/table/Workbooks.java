@@ -3,7 +3,9 @@ package taxon.formats.table;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -47,6 +49,17 @@ final class Workbooks {
                 && (file[1] & 0xFF) == 0xCF
                 && (file[2] & 0xFF) == 0x11
                 && (file[3] & 0xFF) == 0xE0;
+    }
+
+    /** A workbook with a password lies in a compound file, encrypted as a whole (MS-OFFCRYPTO, 2.3.4.4, from memory). */
+    static boolean isLocked(byte[] file) {
+        byte[] name = "EncryptedPackage".getBytes(StandardCharsets.UTF_16LE);
+        for (int at = 0; at + name.length <= file.length; at++) {
+            if (Arrays.equals(file, at, at + name.length, name, 0, name.length)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     static Read read(byte[] file, String sheet) throws UnreadableException {

@@ -66,6 +66,17 @@ class WorkbooksTest {
     }
 
     @Test
+    void aWorkbookWithAPasswordIsSaidToHaveOne() {
+        byte[] locked = new byte[2_000];
+        byte[] begin = {(byte) 0xD0, (byte) 0xCF, 0x11, (byte) 0xE0, (byte) 0xA1, (byte) 0xB1, 0x1A, (byte) 0xE1};
+        System.arraycopy(begin, 0, locked, 0, begin.length);
+        assertThat(unreadable(locked).fault()).isEqualTo(Fault.OLD_WORKBOOK);
+        byte[] name = "EncryptedPackage".getBytes(java.nio.charset.StandardCharsets.UTF_16LE);
+        System.arraycopy(name, 0, locked, 1_024, name.length);
+        assertThat(unreadable(locked).sentence()).contains("locked with a password");
+    }
+
+    @Test
     void aBrokenWorkbookIsSaidToBeBroken() {
         byte[] whole = TWO.bytes();
         assertThat(unreadable(Arrays.copyOf(whole, whole.length / 2)).fault()).isEqualTo(Fault.BAD_WORKBOOK);
