@@ -6,7 +6,6 @@ import java.util.Map;
 import org.springframework.stereotype.Component;
 import taxon.app.compare.ComparisonResults;
 import taxon.app.edit.JobState;
-import taxon.app.store.HandoverStore;
 import taxon.app.store.Revision;
 import taxon.app.store.RevisionStore;
 import tools.jackson.databind.json.JsonMapper;
@@ -20,13 +19,11 @@ class FrozenWords {
     private static final int LONGEST = 2_000_000;
 
     private final Handover handover;
-    private final HandoverStore said;
     private final ComparisonResults comparisons;
     private final RevisionStore revisions;
 
-    FrozenWords(Handover handover, HandoverStore said, ComparisonResults comparisons, RevisionStore revisions) {
+    FrozenWords(Handover handover, ComparisonResults comparisons, RevisionStore revisions) {
         this.handover = handover;
-        this.said = said;
         this.comparisons = comparisons;
         this.revisions = revisions;
     }
@@ -57,9 +54,7 @@ class FrozenWords {
 
     /** Of a job as it is. */
     Words of(JobState state) {
-        int job = state.job();
-        HandoverView view = HandoverView.of(
-                state.plan(), state.version(), handover.lines(state), said.signed(job), said.notes(job), said.values());
+        HandoverView view = handover.view(state);
         Map<String, String> results = new LinkedHashMap<>();
         comparisons.of(state).forEach((name, json) -> {
             boolean fits = json.length() <= LONGEST;

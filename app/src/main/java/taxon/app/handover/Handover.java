@@ -67,6 +67,13 @@ class Handover {
                 .toList();
     }
 
+    /** What stands on its page. */
+    HandoverView view(JobState state) {
+        int job = state.job();
+        return HandoverView.of(
+                state.plan(), state.version(), lines(state), said.signed(job), said.notes(job), said.values());
+    }
+
     private void comparisons(int job, List<Obstacle> all) {
         proposals
                 .open(job, COMPARISON)

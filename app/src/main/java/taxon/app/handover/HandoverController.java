@@ -17,7 +17,6 @@ import taxon.app.form.NotThereException;
 import taxon.app.form.Reply;
 import taxon.app.frame.Frames;
 import taxon.app.frame.Stage;
-import taxon.app.store.HandoverStore;
 import taxon.app.store.Revision;
 import taxon.app.store.RevisionStore;
 import taxon.core.checklist.CheckProgress;
@@ -31,11 +30,9 @@ class HandoverController {
     private final RevisionStore revisions;
     private final Freezer freezer;
     private final Handover handover;
-    private final HandoverStore said;
 
-    HandoverController(Frames frames, RevisionStore revisions, Freezer freezer, Handover handover, HandoverStore said) {
+    HandoverController(Frames frames, RevisionStore revisions, Freezer freezer, Handover handover) {
         this.handover = handover;
-        this.said = said;
         this.frames = frames;
         this.revisions = revisions;
         this.freezer = freezer;
@@ -46,8 +43,7 @@ class HandoverController {
         JobState state = frames.state(job);
         List<Revision> all = revisions.all(job);
         CheckProgress progress = CheckProgress.of(state.plan());
-        HandoverView view = HandoverView.of(
-                state.plan(), state.version(), handover.lines(state), said.signed(job), said.notes(job), said.values());
+        HandoverView view = handover.view(state);
         if (Reply.wantsJson(request)) {
             var body = Json.object()
                     .put("job", job)

@@ -144,10 +144,23 @@ public final class TakeTheirs {
     private Optional<Mode> mode(Match match, Fixture fixture) {
         FixtureType type = plan.type(fixture);
         Optional<Mode> found = mode(type, match.theirs());
+        if (found.filter(m -> m.name().equals(fixture.mode())).isPresent()) {
+            leaveProfile(match, found.get());
+            return Optional.empty();
+        }
         if (found.isEmpty()) {
             leave(match.ours(), type, match.theirs());
         }
         return found;
+    }
+
+    /** It is in that mode already, of which they say another length: no setting of the fixture can mend that. */
+    private void leaveProfile(Match match, Mode mode) {
+        left.add(new NotTaken(
+                match.ours().label(),
+                mode.name() + " takes " + PlanPatch.footprint(mode) + " slots here and "
+                        + length(match.theirs().footprint())
+                        + " there: one of the profiles is not that of the unit; mend the type, or the other side."));
     }
 
     private void leave(PatchRow row, FixtureType type, PatchRow theirs) {

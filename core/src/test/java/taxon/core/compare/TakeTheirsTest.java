@@ -161,6 +161,21 @@ class TakeTheirsTest {
     }
 
     @Test
+    void anotherLengthOfTheSameModeIsNoSettingAndSaidSo() {
+        Plan ours = plan(1);
+        String mode = ours.fixtures().get(0).mode();
+        Comparison comparison =
+                Comparison.of(PlanPatch.of(ours), List.of(theirs(0, 101, "Spot", mode, OptionalInt.of(99))));
+        TakeTheirs.Proposal proposal = TakeTheirs.propose(ours, comparison, Taken.all(comparison), TYPES);
+        assertThat(after(ours, proposal.edit())).isEqualTo(ours);
+        assertThat(proposal.done()).isZero();
+        assertThat(proposal.omissions())
+                .singleElement()
+                .satisfies(o -> assertThat(o.sentence())
+                        .contains("99 slots there", "one of the profiles is not that of the unit"));
+    }
+
+    @Test
     void whatOnlyTheyHaveOfAnUnknownTypeIsLeftOut() {
         Plan ours = plan(1);
         Comparison comparison = Comparison.of(
