@@ -44,7 +44,8 @@ public final class BoxCheckText {
 
     private static String silence(Silence why) {
         if (why instanceof Silence.Elsewhere e) {
-            return "does not answer: a box of its name answers at " + e.at() + ".";
+            return "does not answer: a box of its name answers at " + e.at()
+                    + (e.isShared() ? ", and another box too." : ".");
         }
         if (why instanceof Silence.NotAsked) {
             return "was not asked: output to it is not armed.";

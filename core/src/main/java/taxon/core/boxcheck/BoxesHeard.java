@@ -33,16 +33,16 @@ public record BoxesHeard(List<NetCard> own, List<SeenBox> seen, Map<Ipv4, Silenc
      */
     public BoxAnswers of(Plan plan, Box box) {
         Ipv4 ip = box.ip().orElseThrow();
-        return new BoxAnswers(
-                box.number(),
-                ip,
-                seen.stream().filter(s -> s.answering().equals(ip)).toList(),
-                silence(plan, box, ip));
+        return new BoxAnswers(box.number(), ip, at(ip), silence(plan, box, ip));
+    }
+
+    private List<SeenBox> at(Ipv4 ip) {
+        return seen.stream().filter(s -> s.answering().equals(ip)).toList();
     }
 
     private Silence silence(Plan plan, Box box, Ipv4 ip) {
         return elsewhere(plan, box)
-                .<Silence>map(Silence.Elsewhere::new)
+                .<Silence>map(at -> new Silence.Elsewhere(at, at(at).size()))
                 .or(() -> Optional.ofNullable(hindered.get(ip)))
                 .or(() -> outside(ip))
                 .orElseGet(Silence.NoAnswer::new);

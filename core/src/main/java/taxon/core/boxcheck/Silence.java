@@ -5,8 +5,17 @@ import taxon.core.network.NetCard;
 
 /** Why nobody answers at the address of a planned box, as far as one can tell from here. */
 public sealed interface Silence {
-    /** A box of its name answers elsewhere. */
-    record Elsewhere(Ipv4 at) implements Silence {}
+    /**
+     * A box of its name answers elsewhere.
+     *
+     * @param boxes how many answer there: one, as a rule
+     */
+    record Elsewhere(Ipv4 at, int boxes) implements Silence {
+        /** True where another box answers at that address too, so that what is sent there reaches both. */
+        public boolean isShared() {
+            return boxes > 1;
+        }
+    }
 
     /** It was not asked: what is sent to it was not armed. */
     record NotAsked() implements Silence {}

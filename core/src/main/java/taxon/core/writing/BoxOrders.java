@@ -14,6 +14,7 @@ import taxon.core.boxcheck.SeenBox.Protocol;
 import taxon.core.boxcheck.SeenBox.SeenPort;
 import taxon.core.boxcheck.Silence;
 import taxon.core.network.BoxPort.Direction;
+import taxon.core.network.Ipv4;
 import taxon.core.network.NetCard;
 import taxon.core.network.PortAddress;
 import taxon.core.network.Route;
@@ -41,9 +42,7 @@ public final class BoxOrders {
     public static Prepared of(Plan plan, BoxVerdict verdict, BoxAnswers heard) {
         BoxOrders orders = new BoxOrders(plan, verdict.box(), heard);
         if (heard.answers().size() > 1) {
-            return Prepared.leaving(
-                    orders.target,
-                    "two boxes answer at " + heard.asked() + ", and what is sent there would change both");
+            return orders.leavingBoth(heard.asked());
         }
         return verdict.differences().stream().map(orders::order).reduce(Prepared.NOTHING, Prepared::and);
     }
@@ -112,9 +111,14 @@ public final class BoxOrders {
     }
 
     private Prepared silent(Silence why) {
-        return why instanceof Silence.Elsewhere e
-                ? whole(Item.BOX_IP, Value.of(e.at().toString()), planned())
-                : Prepared.NOTHING;
+        if (why instanceof Silence.Elsewhere e) {
+            return e.isShared() ? leavingBoth(e.at()) : whole(Item.BOX_IP, Value.of(e.at().toString()), planned());
+        }
+        return Prepared.NOTHING;
+    }
+
+    private Prepared leavingBoth(Ipv4 at) {
+        return Prepared.leaving(target, "two boxes answer at " + at + ", and what is sent there would change both");
     }
 
     private Value planned() {

@@ -92,8 +92,11 @@ class BoxCheckTest {
         assertThat(silent(NO_ANSWER))
                 .isEqualTo(
                         "Quay node at 10.0.0.11 does not answer: it is off, its cable is out, or it is set to another address.");
-        assertThat(silent(new Silence.Elsewhere(Ipv4.of(10, 0, 0, 77))))
+        assertThat(silent(new Silence.Elsewhere(Ipv4.of(10, 0, 0, 77), 1)))
                 .isEqualTo("Quay node at 10.0.0.11 does not answer: a box of its name answers at 10.0.0.77.");
+        assertThat(silent(new Silence.Elsewhere(Ipv4.of(10, 0, 0, 77), 2)))
+                .isEqualTo(
+                        "Quay node at 10.0.0.11 does not answer: a box of its name answers at 10.0.0.77, and another box too.");
         assertThat(silent(new Silence.OtherRange(new NetCard(Ipv4.of(192, 168, 1, 5), 24))))
                 .isEqualTo(
                         "Quay node at 10.0.0.11 does not answer: this computer's card is 192.168.1.5/24, in another range.");

@@ -55,9 +55,15 @@ class BoxesHeardTest {
     @Test
     void aSilentBoxIsTakenForTheNearestOfItsNameThatHasNoPlace() {
         BoxesHeard heard = heard(seen(90, "Quay node"), seen(77, "quay node"), seen(12, "Bow node"));
-        assertThat(silence(heard, QUAY)).isEqualTo(new Silence.Elsewhere(ip(77)));
+        assertThat(silence(heard, QUAY)).isEqualTo(new Silence.Elsewhere(ip(77), 1));
         // The other one of that name is nobody's.
         assertThat(heard.unplanned(PLAN)).extracting(SeenBox::answering).containsExactly(ip(90));
+    }
+
+    @Test
+    void whereTwoAnswerElsewhereItIsKnown() {
+        assertThat(silence(heard(seen(77, "Quay node"), seen(77, "Stranger")), QUAY))
+                .isEqualTo(new Silence.Elsewhere(ip(77), 2));
     }
 
     /** A box of that name that sits at the address of another planned box is no place where the silent one could be. */
@@ -75,7 +81,7 @@ class BoxesHeardTest {
         assertThat(silence(outside, BOW)).isEqualTo(new Silence.NotAsked());
         BoxesHeard found =
                 new BoxesHeard(List.of(other), List.of(seen(40, "Bow node")), Map.of(ip(12), new Silence.NotAsked()));
-        assertThat(silence(found, BOW)).isEqualTo(new Silence.Elsewhere(ip(40)));
+        assertThat(silence(found, BOW)).isEqualTo(new Silence.Elsewhere(ip(40), 1));
         BoxesHeard unknown = new BoxesHeard(List.of(), List.of(), Map.of());
         assertThat(silence(unknown, QUAY)).isEqualTo(new Silence.NoAnswer());
     }

@@ -151,8 +151,18 @@ class BoxOrdersTest {
     @Test
     void aBoxThatSitsElsewhereIsGivenItsAddressAndOneThatIsSilentNothing() {
         Plan plan = plan(new PortAddress(1), new PortAddress(2));
-        assertThat(words(prepared(plan, new Silence.Elsewhere(Ipv4.of(10, 0, 0, 77)))))
+        assertThat(words(prepared(plan, new Silence.Elsewhere(Ipv4.of(10, 0, 0, 77), 1))))
                 .containsExactly("IP address and mask 10.0.0.77 → 10.0.0.11/24");
         assertThat(prepared(plan, new Silence.NoAnswer())).isEqualTo(Prepared.NOTHING);
+    }
+
+    @Test
+    void nothingIsSentToABoxThatSitsElsewhereBesideAnother() {
+        Prepared prepared =
+                prepared(plan(new PortAddress(1), new PortAddress(2)), new Silence.Elsewhere(Ipv4.of(10, 0, 0, 77), 2));
+        assertThat(prepared.orders()).isEmpty();
+        assertThat(prepared.left())
+                .extracting(Prepared.Left::why)
+                .containsExactly("two boxes answer at 10.0.0.77, and what is sent there would change both");
     }
 }
