@@ -1,12 +1,5 @@
 package taxon.app.paperwork;
 
-import com.openhtmltopdf.bidi.support.ICUBidiReorderer;
-import com.openhtmltopdf.bidi.support.ICUBidiSplitter;
-import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
-import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.TextDirection;
-import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
-import com.openhtmltopdf.util.XRLog;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
@@ -18,12 +11,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
-import java.util.logging.Level;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.multipdf.PDFMergerUtility;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.springframework.stereotype.Component;
 import org.thymeleaf.ITemplateEngine;
@@ -37,14 +28,6 @@ import taxon.core.paper.PaperCode;
 /** Papers as files. A PDF holds its fonts and asks for nothing from outside. */
 @Component
 public class SheetFiles {
-    private static final String SANS = "Hyperlegible";
-    private static final String MONO = "Hyperlegible Mono";
-
-    /** Before the name of a family: the font that has what that lacks. */
-    private static final String SECOND = "Second ";
-
-    private static final int REGULAR = 400;
-    private static final int BOLD = 700;
     private static final int ROWS_DRAWN_TOGETHER = 2_500;
     private static final int CARDS_DRAWN_TOGETHER = 100;
 
@@ -59,8 +42,6 @@ public class SheetFiles {
         this.templates = templates;
         this.queue = queue;
         this.drawers = drawers;
-        // Each drawing would tell of every font that it loads.
-        XRLog.listRegisteredLoggers().forEach(logger -> XRLog.setLevel(logger, Level.WARNING));
     }
 
     /**
@@ -88,39 +69,53 @@ public class SheetFiles {
         List<Double> widths = ColumnWidths.of(sheet);
         String lacking = Letters.codes(Letters.lacking(Stream.concat(sheet.texts(), drawing.texts())));
         List<Sheet> cut = sheet.parts(ROWS_DRAWN_TOGETHER);
-        List<Part> parts = drawers.all(cut, part -> {
-            boolean first = part.equals(cut.get(0));
-            Part drawn = part(part, widths, first ? lacking : "", first ? drawing.notes() : List.of());
+        Function<Sheet, Part> part = p -> {
+            boolean first = p.equals(cut.get(0));
+            return part(p, widths, first ? lacking : "", first ? drawing.notes() : List.of());
+        };
+        try (HtmlPages pages = new HtmlPages()) {
+            new DrawingPages(pages.document()).add(drawing.titled(sheet));
+            String html = cut.size() == 1 ? whole(pages, part.apply(sheet), step) : joined(pages, cut, part, step);
+            PageNumbers.write(pages.document(), PrintFonts.file(Face.PLAIN), code);
+            settle(pages.document(), sheet.date(), html);
             step.run();
-            return drawn;
-        });
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        try (PDDocument document = new PDDocument()) {
-            new DrawingPages(document).add(drawing.titled(sheet));
-            PDFMergerUtility merger = new PDFMergerUtility();
-            for (Part part : parts) {
-                try (PDDocument next = Loader.loadPDF(part.pdf())) {
-                    merger.appendDocument(document, next);
-                }
-            }
-            PageNumbers.write(document, PrintFonts.file(Face.PLAIN), code);
-            settle(document, sheet.date(), parts.stream().map(Part::html).collect(Collectors.joining()));
-            step.run();
-            document.save(out);
+            return pages.saved();
         } catch (IOException e) {
             throw new UncheckedIOException("the sheet " + sheet.name() + " cannot be drawn", e);
         }
-        return out.toByteArray();
     }
 
-    /** Some pages, and what they were drawn from. */
-    private record Part(String html, byte[] pdf) {}
+    private static String whole(HtmlPages pages, Part part, Runnable step) throws IOException {
+        pages.draw(part.html(), part.tagged());
+        step.run();
+        return part.html();
+    }
+
+    private String joined(HtmlPages pages, List<Sheet> cut, Function<Sheet, Part> part, Runnable step)
+            throws IOException {
+        List<Alone> drawn = drawers.all(cut, sheet -> {
+            Part of = part.apply(sheet);
+            Alone alone = new Alone(of.html(), HtmlPages.alone(of.html(), of.tagged()));
+            step.run();
+            return alone;
+        });
+        for (Alone one : drawn) {
+            pages.append(one.pdf());
+        }
+        return drawn.stream().map(Alone::html).collect(Collectors.joining());
+    }
+
+    /** Pages that were drawn by themselves, and what from. */
+    private record Alone(String html, byte[] pdf) {}
+
+    /** What some pages are drawn from. */
+    private record Part(String html, boolean tagged) {}
 
     private Part part(Sheet sheet, List<Double> widths, String lacking, List<String> notes) {
         String html = templates.process(
                 "paperwork/print",
                 new Context(Locale.UK, Map.of("sheet", sheet, "widths", widths, "lacking", lacking, "notes", notes)));
-        return new Part(html, drawn(html, sheet.paper().size() <= MOST_ROWS_TAGGED));
+        return new Part(html, sheet.paper().size() <= MOST_ROWS_TAGGED);
     }
 
     /**
@@ -131,21 +126,20 @@ public class SheetFiles {
     byte[] cards(List<PrintedCard> cards, String heading, String revision, PrintTask task) {
         task.of(cards.size() / CARDS_DRAWN_TOGETHER + 2);
         return queue.inTurn(() -> {
-            try (PDDocument document = new PDDocument()) {
-                PDFMergerUtility merger = new PDFMergerUtility();
+            try (HtmlPages pages = new HtmlPages()) {
                 for (int from = 0; from < cards.size(); from += CARDS_DRAWN_TOGETHER) {
                     List<PrintedCard> some = cards.subList(from, Math.min(cards.size(), from + CARDS_DRAWN_TOGETHER));
                     String html = templates.process(
                             "paperwork/cards",
                             new Context(Locale.UK, Map.of("cards", some, "heading", heading, "revision", revision)));
-                    try (PDDocument next = Loader.loadPDF(drawn(html, cards.size() <= CARDS_DRAWN_TOGETHER))) {
-                        merger.appendDocument(document, next);
+                    if (cards.size() <= CARDS_DRAWN_TOGETHER) {
+                        pages.draw(html, true);
+                    } else {
+                        pages.append(HtmlPages.alone(html, false));
                     }
                     task.step();
                 }
-                ByteArrayOutputStream out = new ByteArrayOutputStream();
-                document.save(out);
-                return out.toByteArray();
+                return pages.saved();
             } catch (IOException e) {
                 throw new UncheckedIOException("the cards cannot be drawn", e);
             }
@@ -162,38 +156,14 @@ public class SheetFiles {
     public byte[] page(String template, Map<String, Object> values, String date) {
         String html = templates.process(template, new Context(Locale.UK, values));
         return queue.inTurn(() -> {
-            ByteArrayOutputStream out = new ByteArrayOutputStream();
-            try (PDDocument document = Loader.loadPDF(drawn(html, true))) {
-                settle(document, date, html);
-                document.save(out);
+            try (HtmlPages pages = new HtmlPages()) {
+                pages.draw(html, true);
+                settle(pages.document(), date, html);
+                return pages.saved();
             } catch (IOException e) {
                 throw new UncheckedIOException("the page " + template + " cannot be drawn", e);
             }
-            return out.toByteArray();
         });
-    }
-
-    private static byte[] drawn(String html, boolean tagged) {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        PdfRendererBuilder builder = new PdfRendererBuilder();
-        builder.withHtmlContent(PrintFonts.shared().printable(Face.PLAIN, html), null);
-        builder.useUriResolver((base, uri) -> "");
-        for (Face face : Face.values()) {
-            builder.useFont(() -> PrintFonts.file(face), family(face), weight(face), FontStyle.NORMAL, true);
-        }
-        if (PrintFonts.shared().needsSecond(html)) {
-            furtherScripts(builder);
-        }
-        builder.withProducer("Taxon");
-        builder.usePdfUaAccessibility(tagged);
-        builder.toStream(out);
-        builder.useObjectDrawerFactory(CodeDrawer.FACTORY);
-        try {
-            builder.run();
-        } catch (IOException e) {
-            throw new UncheckedIOException("a page cannot be drawn", e);
-        }
-        return out.toByteArray();
     }
 
     /** The same sheet gives the same bytes: dated with its own day, and its identifier made of what it shows. */
@@ -205,24 +175,5 @@ public class SheetFiles {
         document.getDocument().getTrailer().removeItem(COSName.ID);
         document.setDocumentId(
                 UUID.nameUUIDFromBytes(html.getBytes(StandardCharsets.UTF_8)).getMostSignificantBits());
-    }
-
-    /** What few papers need costs all of them a third of their time: it is asked for where there is such a letter. */
-    private static void furtherScripts(PdfRendererBuilder builder) {
-        for (Face face : Face.values()) {
-            builder.useFont(
-                    () -> PrintFonts.secondFile(face), SECOND + family(face), weight(face), FontStyle.NORMAL, true);
-        }
-        builder.useUnicodeBidiSplitter(new ICUBidiSplitter.ICUBidiSplitterFactory());
-        builder.useUnicodeBidiReorderer(new ICUBidiReorderer());
-        builder.defaultTextDirection(TextDirection.LTR);
-    }
-
-    private static String family(Face face) {
-        return face == Face.EVEN ? MONO : SANS;
-    }
-
-    private static int weight(Face face) {
-        return face == Face.BOLD ? BOLD : REGULAR;
     }
 }
