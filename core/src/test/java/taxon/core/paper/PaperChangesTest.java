@@ -94,7 +94,7 @@ class PaperChangesTest {
     }
 
     static LongStream seeds() {
-        return Rigs.seeds(1_000);
+        return Rigs.seeds(300);
     }
 
     /** Random histories: what is said to be still true is word for word the same, and the other way round. */
