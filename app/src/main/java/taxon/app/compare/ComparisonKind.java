@@ -1,7 +1,6 @@
 package taxon.app.compare;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -46,7 +45,6 @@ import taxon.core.proposal.Proposal;
 import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
 import taxon.core.text.Counted;
-import taxon.formats.json.JobJson;
 import taxon.formats.table.TableFile;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -130,7 +128,8 @@ public class ComparisonKind extends FileProposalKind<ComparedSides, GivenPatch> 
                         .map(r -> Other.of(
                                 "Revision " + which,
                                 which,
-                                patch(revisions.document(request.side().job(), r))))
+                                TheirPatch.of(PlanPatch.of(
+                                        revisions.plan(request.side().job(), r)))))
                         .orElseGet(() -> Other.none("Revision " + which, "That revision is not there."));
             case JOB ->
                 editor.find(Integer.parseInt(which))
@@ -146,11 +145,6 @@ public class ComparisonKind extends FileProposalKind<ComparedSides, GivenPatch> 
                                 "What the rig says",
                                 "The rig was not read since Taxon was started; read it under Checks."));
         };
-    }
-
-    private static TheirPatch patch(String document) {
-        JobJson.Read read = (JobJson.Read) JobJson.read(document.getBytes(StandardCharsets.UTF_8));
-        return TheirPatch.of(PlanPatch.of(read.plan()));
     }
 
     private Other ofFile(StoredProposal stored, CompareRequest request) {

@@ -138,7 +138,7 @@ public class Freezer {
     }
 
     private Bundle make(int job, String document, Revision revision) {
-        Plan plan = ((JobJson.Read) JobJson.read(utf8(document))).plan();
+        Plan plan = JobJson.kept(document);
         Instant at = revision.frozenAt();
         String words = "Revision " + revision.letters();
         String date = at.atOffset(ZoneOffset.UTC).toLocalDate().toString();
@@ -177,10 +177,8 @@ public class Freezer {
             return content;
         }
         String letters = Revision.letters(revision.number() - 1);
-        Plan before = revisions
-                .find(job, letters)
-                .map(r -> ((JobJson.Read) JobJson.read(utf8(revisions.document(job, r)))).plan())
-                .orElseThrow();
+        Plan before =
+                revisions.find(job, letters).map(r -> revisions.plan(job, r)).orElseThrow();
         for (Audience audience : Audience.values()) {
             Told told = new Told(
                     plan.sheet().name(),

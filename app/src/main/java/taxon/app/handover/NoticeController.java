@@ -1,7 +1,6 @@
 package taxon.app.handover;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Arrays;
@@ -31,7 +30,6 @@ import taxon.core.handover.AudienceNotice;
 import taxon.core.handover.AudienceNotice.Audience;
 import taxon.core.handover.AudienceNotice.Notice;
 import taxon.core.rig.Plan;
-import taxon.formats.json.JobJson;
 import taxon.formats.json.Json;
 
 /** What a change means for crew, for the network and for the programmer: between two revisions, or since one. */
@@ -96,8 +94,7 @@ class NoticeController {
     private Plan plan(int job, String letters) {
         Revision revision =
                 revisions.find(job, letters).orElseThrow(() -> new NotThereException("revision " + letters));
-        byte[] document = revisions.document(job, revision).getBytes(StandardCharsets.UTF_8);
-        return ((JobJson.Read) JobJson.read(document)).plan();
+        return revisions.plan(job, revision);
     }
 
     /** {@code for} crew, network or programmer; {@code since} a revision, the newest where it is not said; {@code until} one, or now. */

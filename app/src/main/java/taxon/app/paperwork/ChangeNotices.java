@@ -1,6 +1,5 @@
 package taxon.app.paperwork;
 
-import java.nio.charset.StandardCharsets;
 import java.time.ZoneOffset;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -12,7 +11,6 @@ import taxon.app.store.RevisionStore;
 import taxon.core.paper.PaperChoice;
 import taxon.core.paper.PaperKind;
 import taxon.core.rig.Plan;
-import taxon.formats.json.JobJson;
 
 /** Change notices: since a revision, or from one to another. */
 @Component
@@ -39,12 +37,13 @@ public class ChangeNotices {
                         ? before(job, until.get())
                         : revisions.state(job).latest();
         if (until.isEmpty()) {
-            PaperChoice choice = since.map(r -> asked.choice().since(plan(job, r), "since revision " + r.letters()))
+            PaperChoice choice = since.map(
+                            r -> asked.choice().since(revisions.plan(job, r), "since revision " + r.letters()))
                     .orElseGet(asked::choice);
             return Sheet.of(
                     now.plan(), PaperKind.CHANGES, choice, revisions.state(job).words(), today);
         }
-        return between(job, since, until.get(), plan(job, until.get()), asked.choice());
+        return between(job, since, until.get(), revisions.plan(job, until.get()), asked.choice());
     }
 
     /** What a revision changed against the one before it; the first one against none. */
@@ -57,8 +56,8 @@ public class ChangeNotices {
             throw new NotThereException("change from revision " + s.letters() + " to revision " + until.letters()
                     + " (the first is the older one)");
         });
-        PaperChoice compared = since.map(s ->
-                        choice.since(plan(job, s), "from revision " + s.letters() + " to revision " + until.letters()))
+        PaperChoice compared = since.map(s -> choice.since(
+                        revisions.plan(job, s), "from revision " + s.letters() + " to revision " + until.letters()))
                 .orElse(choice);
         return Sheet.of(
                 plan,
@@ -76,10 +75,5 @@ public class ChangeNotices {
         return revision.number() == 1
                 ? Optional.empty()
                 : Optional.of(find(job, Revision.letters(revision.number() - 1)));
-    }
-
-    private Plan plan(int job, Revision revision) {
-        byte[] document = revisions.document(job, revision).getBytes(StandardCharsets.UTF_8);
-        return ((JobJson.Read) JobJson.read(document)).plan();
     }
 }

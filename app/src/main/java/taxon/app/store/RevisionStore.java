@@ -7,6 +7,8 @@ import java.util.Optional;
 import org.springframework.stereotype.Repository;
 import taxon.app.store.RevisionMapper.ContentRow;
 import taxon.app.store.RevisionMapper.RevisionRow;
+import taxon.core.rig.Plan;
+import taxon.formats.json.JobJson;
 
 /** Frozen revisions, each with the whole job as it was, and the bundle that is handed over. */
 @Repository
@@ -62,6 +64,11 @@ public class RevisionStore {
     /** The whole job as it was frozen, as JSON. */
     public String document(int job, Revision revision) {
         return rows.content(job, revision.number()).map(ContentRow::document).orElseThrow();
+    }
+
+    /** The job as it was frozen. */
+    public Plan plan(int job, Revision revision) {
+        return JobJson.kept(document(job, revision));
     }
 
     /** What is handed over with a revision, a ZIP; empty until it was first asked for. */

@@ -1,6 +1,5 @@
 package taxon.app.store;
 
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
@@ -36,11 +35,8 @@ public class VariantStore {
 
     /** Of what a job is a variant; empty where it is a job of its own. */
     public Optional<Variant> find(int job) {
-        return rows.find(job).map(r -> new Variant(r.jobId(), r.ofJob(), plan(r.base()), Instant.parse(r.madeAt())));
-    }
-
-    private static Plan plan(String document) {
-        return ((JobJson.Read) JobJson.read(document.getBytes(StandardCharsets.UTF_8))).plan();
+        return rows.find(job)
+                .map(r -> new Variant(r.jobId(), r.ofJob(), JobJson.kept(r.base()), Instant.parse(r.madeAt())));
     }
 
     /** The variants of a job that were not thrown away, the oldest first. */

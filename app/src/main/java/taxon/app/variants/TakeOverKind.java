@@ -1,7 +1,6 @@
 package taxon.app.variants;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.nio.charset.StandardCharsets;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -21,7 +20,6 @@ import taxon.core.rig.Plan;
 import taxon.core.text.Counted;
 import taxon.core.variant.TakeOver;
 import taxon.core.variant.WithoutEvidence;
-import taxon.formats.json.JobJson;
 import taxon.formats.json.Json;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -128,7 +126,7 @@ class TakeOverKind implements ProposalKind<TakeOver.Proposal> {
             case REVISION ->
                 revisions
                         .find(asked.job(), asked.which())
-                        .map(r -> plan(revisions.document(asked.job(), r)))
+                        .map(r -> revisions.plan(asked.job(), r))
                         .map(p -> TakeOver.propose(
                                 now,
                                 WithoutEvidence.of(now),
@@ -147,10 +145,6 @@ class TakeOverKind implements ProposalKind<TakeOver.Proposal> {
                                         asked::takes)));
             }
         };
-    }
-
-    private static Plan plan(String document) {
-        return ((JobJson.Read) JobJson.read(document.getBytes(StandardCharsets.UTF_8))).plan();
     }
 
     @Override

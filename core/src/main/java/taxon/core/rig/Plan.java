@@ -2,19 +2,12 @@ package taxon.core.rig;
 
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.Collections;
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
-import java.util.TreeSet;
-import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
@@ -30,65 +23,16 @@ import taxon.core.rig.wish.Wish;
  * for fixtures that exist. Two plans are equal when they hold equal elements.
  */
 public final class Plan {
-    private final SortedMap<ElementKey, Element> elements;
+    private final PlanElements elements;
     private final Lineage lineage;
-    private final Map<TypeId, FixtureType> types;
-    private final List<Fixture> fixtures;
+    private final PlannedFixtures fixtures;
     private final SortedMap<ElementKey, Element> evidence;
-    private final Map<FixtureKey, List<PlannedBlock>> blocksByFixture;
-    private final List<PlannedBlock> blocks;
 
-    /**
-     * @param elements whose bonds are verified
-     * @param before a plan whose blocks are taken over where nothing about them has changed
-     */
-    private Plan(SortedMap<ElementKey, Element> elements, Lineage lineage, Optional<Plan> before) {
-        this.elements = Collections.unmodifiableSortedMap(elements);
+    private Plan(PlanElements elements, Lineage lineage, PlannedFixtures fixtures) {
+        this.elements = elements;
         this.lineage = lineage;
-        evidence = kindMap(Kind.EVIDENCE);
-        types = new TreeMap<>();
-        all(Kind.TYPE, RigType.class).forEach(t -> types.put(t.type().id(), t.type()));
-        fixtures = FixtureOrder.sorted(all(Kind.FIXTURE, Fixture.class));
-        boolean sameTypes = before.filter(b -> b.types.equals(types)).isPresent();
-        Map<FixtureKey, List<PlannedBlock>> known = sameTypes ? before.orElseThrow().blocksByFixture : Map.of();
-        blocksByFixture = new HashMap<>(fixtures.size() * 2);
-        List<PlannedBlock> inOrder = new ArrayList<>(fixtures.size() * 2);
-        for (Fixture fixture : fixtures) {
-            List<PlannedBlock> same = known.getOrDefault(fixture.key(), List.of());
-            List<PlannedBlock> own =
-                    !same.isEmpty() && same.get(0).fixture().equals(fixture) ? same : newBlocksOf(fixture);
-            blocksByFixture.put(fixture.key(), own);
-            inOrder.addAll(own);
-        }
-        blocks = Collections.unmodifiableList(inOrder);
-    }
-
-    /**
-     * The plan before with other fixtures in the place of some, each under its old number: the order stays.
-     *
-     * @param elements whose bonds are verified
-     */
-    private Plan(SortedMap<ElementKey, Element> elements, Lineage lineage, Plan before, Collection<Element> changed) {
-        this.elements = Collections.unmodifiableSortedMap(elements);
-        this.lineage = lineage;
-        evidence = kindMap(Kind.EVIDENCE);
-        types = before.types;
-        Map<FixtureKey, Fixture> now = new HashMap<>();
-        changed.forEach(e -> now.put(((Fixture) e).key(), (Fixture) e));
-        List<Fixture> inOrder = new ArrayList<>(before.fixtures);
-        inOrder.replaceAll(f -> now.getOrDefault(f.key(), f));
-        fixtures = Collections.unmodifiableList(inOrder);
-        blocksByFixture = new HashMap<>(before.blocksByFixture);
-        now.forEach((key, fixture) -> blocksByFixture.put(key, newBlocksOf(fixture)));
-        List<PlannedBlock> all = new ArrayList<>(before.blocks.size());
-        fixtures.forEach(f ->
-                all.addAll(Optional.ofNullable(blocksByFixture.get(f.key())).orElseThrow()));
-        blocks = Collections.unmodifiableList(all);
-    }
-
-    private static Plan verified(SortedMap<ElementKey, Element> elements, Lineage lineage) {
-        PlanBonds.verify(elements);
-        return new Plan(elements, lineage, Optional.empty());
+        this.fixtures = fixtures;
+        evidence = elements.of(Kind.EVIDENCE);
     }
 
     /** A plan of which only the job is known. */
@@ -102,19 +46,18 @@ public final class Plan {
      * @throws IllegalArgumentException when an element refers to one that is missing, or there is no job sheet
      */
     public static Plan of(Collection<? extends Element> elements) {
-        TreeMap<ElementKey, Element> map = new TreeMap<>();
-        elements.forEach(e -> map.put(e.elementKey(), e));
-        return verified(map, Lineage.begun());
+        PlanElements all = PlanElements.of(elements);
+        return new Plan(all, Lineage.begun(), PlannedFixtures.of(all, Optional.empty()));
     }
 
     /** Everything that it holds, by key. Cannot be changed. */
     public SortedMap<ElementKey, Element> elements() {
-        return elements;
+        return elements.asMap();
     }
 
     /** What it holds under a key. */
     public Optional<Element> element(ElementKey key) {
-        return Optional.ofNullable(elements.get(key));
+        return elements.at(key);
     }
 
     /** This plan with these elements added or put in the place of those with the same key. */
@@ -136,27 +79,19 @@ public final class Plan {
         return removed.isEmpty() ? grown(changed) : cut(removed, changed);
     }
 
-    /** Where nothing goes, only what changes can lack what it refers to. */
     private Plan grown(Collection<? extends Element> changed) {
-        TreeMap<ElementKey, Element> different = new TreeMap<>();
-        for (Element element : changed) {
-            different.put(element.elementKey(), element);
-        }
-        different.values().removeIf(e -> e.equals(elements.get(e.elementKey())));
+        Map<ElementKey, Element> different = elements.differentAmong(changed);
         if (different.isEmpty()) {
             return this;
         }
-        TreeMap<ElementKey, Element> map = new TreeMap<>(elements);
-        map.putAll(different);
-        different.forEach((key, e) -> {
-            if (e instanceof Group g) {
-                map.put(key, g.keeping(map.keySet()));
-            }
-        });
-        PlanBonds.verify(map, different.values());
-        return different.values().stream().allMatch(this::keepsItsPlace)
-                ? new Plan(map, lineage.touching(different.keySet()), this, different.values())
-                : new Plan(map, lineage.touching(different.keySet()), Optional.of(this));
+        PlanElements grown = elements.with(different);
+        return new Plan(grown, lineage.touching(different.keySet()), fixturesWith(different.values(), grown));
+    }
+
+    private PlannedFixtures fixturesWith(Collection<Element> different, PlanElements grown) {
+        return different.stream().allMatch(this::keepsItsPlace)
+                ? fixtures.with(different.stream().map(Fixture.class::cast).toList())
+                : PlannedFixtures.of(grown, Optional.of(fixtures));
     }
 
     /** True for a fixture that stands in this plan under the same number. */
@@ -166,57 +101,17 @@ public final class Plan {
     }
 
     private Plan cut(Collection<ElementKey> removed, Collection<? extends Element> changed) {
-        TreeMap<ElementKey, Element> map = new TreeMap<>(elements);
-        removed.forEach(map::remove);
-        changed.forEach(e -> map.put(e.elementKey(), e));
-        map.values().removeIf(e -> isOrphan(e, map.keySet()));
-        map.replaceAll((key, e) -> keeping(e, map.keySet()));
-        Shares.tidy(map);
-        Set<ElementKey> touched = differing(elements, map, allKeys(elements, map));
-        return touched.isEmpty() ? this : verified(map, lineage.touching(touched));
-    }
-
-    /** What is said of something that is not there any more. */
-    private static boolean isOrphan(Element element, Set<ElementKey> kept) {
-        if (element instanceof RadioLink link) {
-            return !kept.contains(link.receiver().elementKey())
-                    || !kept.contains(Box.keyOf(link.to().box()));
-        }
-        if (element instanceof UnitCheck check) {
-            return !kept.contains(Fixture.keyOf(check.fixture()));
-        }
-        return element instanceof BlockEvidence evidence
-                && !kept.contains(Fixture.keyOf(evidence.ref().fixture()));
-    }
-
-    /** What can go on without some of what it refers to does. */
-    private static Element keeping(Element element, Set<ElementKey> kept) {
-        if (element instanceof Group group) {
-            return group.keeping(kept);
-        }
-        if (element instanceof Line line) {
-            return line.keeping(kept);
-        }
-        return element instanceof Box box ? box.keeping(kept) : element;
+        PlanElements cut = elements.without(removed, changed);
+        Set<ElementKey> touched = elements.differingFrom(cut, elements.keysWith(cut));
+        return touched.isEmpty()
+                ? this
+                : new Plan(cut, lineage.touching(touched), PlannedFixtures.of(cut, Optional.of(fixtures)));
     }
 
     /** The keys of the elements that differ; costs what was touched where one of the plans was made from the other. */
     Set<ElementKey> differingFrom(Plan other) {
-        Set<ElementKey> possible = lineage.mayDiffer(other.lineage).orElseGet(() -> allKeys(elements, other.elements));
-        return differing(elements, other.elements, possible);
-    }
-
-    private static Set<ElementKey> allKeys(Map<ElementKey, Element> one, Map<ElementKey, Element> other) {
-        Set<ElementKey> keys = new HashSet<>(one.keySet());
-        keys.addAll(other.keySet());
-        return keys;
-    }
-
-    private static Set<ElementKey> differing(
-            Map<ElementKey, Element> one, Map<ElementKey, Element> other, Set<ElementKey> possible) {
-        return possible.stream()
-                .filter(k -> !Objects.equals(one.get(k), other.get(k)))
-                .collect(Collectors.toCollection(TreeSet::new));
+        Set<ElementKey> possible = lineage.mayDiffer(other.lineage).orElseGet(() -> elements.keysWith(other.elements));
+        return elements.differingFrom(other.elements, possible);
     }
 
     /** What is said of the job as a whole. */
@@ -226,12 +121,12 @@ public final class Plan {
 
     /** The types that its fixtures may be of. */
     public TypeBook types() {
-        return TypeBook.of(types.values());
+        return TypeBook.of(fixtures.types().values());
     }
 
     /** The type of a fixture of this plan. */
     public FixtureType type(Fixture fixture) {
-        return Optional.ofNullable(types.get(fixture.type())).orElseThrow();
+        return fixtures.type(fixture);
     }
 
     /** The mode of a fixture of this plan; empty when its type has no mode of that name. */
@@ -241,7 +136,7 @@ public final class Plan {
 
     /** All positions, in the order in which the rig is read. */
     public List<Position> positions() {
-        return all(Kind.POSITION, Position.class).stream()
+        return elements.all(Kind.POSITION, Position.class).stream()
                 .sorted(Position.ORDER)
                 .toList();
     }
@@ -260,7 +155,7 @@ public final class Plan {
 
     /** All folders and groups, by number. */
     public List<Group> groups() {
-        return all(Kind.GROUP, Group.class);
+        return elements.all(Kind.GROUP, Group.class);
     }
 
     /** The folder or group of that number. */
@@ -275,24 +170,27 @@ public final class Plan {
 
     /** All fixtures, by fixture ID; those without one come last. */
     public List<Fixture> fixtures() {
-        return fixtures;
+        return fixtures.inOrder();
     }
 
     /** Those of a type, in the same order. */
     public List<Fixture> fixturesOf(TypeId type) {
-        return fixtures.stream().filter(f -> f.type().equals(type)).toList();
+        return fixtures().stream().filter(f -> f.type().equals(type)).toList();
     }
 
     /** Those on a position, in the same order. */
     public List<Fixture> fixturesOn(Position position) {
-        return fixtures.stream().filter(f -> f.position() == position.number()).toList();
+        return fixtures().stream()
+                .filter(f -> f.position() == position.number())
+                .toList();
     }
 
     /** Those of every position that has some, by its number; each in the same order. Worth it where all are asked for. */
     public SortedMap<Integer, List<Fixture>> fixturesByPosition() {
         SortedMap<Integer, List<Fixture>> hanging = new TreeMap<>();
-        fixtures.forEach(f ->
-                hanging.computeIfAbsent(f.position(), p -> new ArrayList<>()).add(f));
+        fixtures()
+                .forEach(f -> hanging.computeIfAbsent(f.position(), p -> new ArrayList<>())
+                        .add(f));
         return hanging;
     }
 
@@ -303,36 +201,17 @@ public final class Plan {
 
     /** The blocks of all fixtures whose mode exists, in the order of the fixtures. */
     public List<PlannedBlock> blocks() {
-        return blocks;
+        return fixtures.blocks();
     }
 
     /** The blocks of a fixture, which need not be one of this plan as it is, but of a type of it. */
     public List<PlannedBlock> blocksOf(Fixture fixture) {
-        List<PlannedBlock> known = blocksByFixture.getOrDefault(fixture.key(), List.of());
-        return !known.isEmpty() && known.get(0).fixture().equals(fixture) ? known : newBlocksOf(fixture);
-    }
-
-    private List<PlannedBlock> newBlocksOf(Fixture fixture) {
-        FixtureType type = type(fixture);
-        return type.mode(fixture.mode()).map(m -> blocksOf(fixture, type, m)).orElse(List.of());
+        return fixtures.blocksOf(fixture);
     }
 
     /** Fixtures whose mode is not one of their type, in the same order as all. */
     public List<Fixture> fixturesWithoutMode() {
-        return fixtures.stream()
-                .filter(f -> blocksByFixture.getOrDefault(f.key(), List.of()).isEmpty())
-                .toList();
-    }
-
-    private static List<PlannedBlock> blocksOf(Fixture fixture, FixtureType type, Mode mode) {
-        return IntStream.range(0, mode.blocks().size())
-                .mapToObj(i -> new PlannedBlock(
-                        new BlockRef(fixture.key(), i + 1),
-                        fixture,
-                        type,
-                        mode,
-                        mode.blocks().get(i)))
-                .toList();
+        return fixtures().stream().filter(f -> blocksOf(f).isEmpty()).toList();
     }
 
     /** A block, when its fixture exists and has that many. */
@@ -359,7 +238,7 @@ public final class Plan {
 
     /** What was seen of units, by fixture and check. */
     public List<UnitCheck> checks() {
-        return all(Kind.CHECK, UnitCheck.class);
+        return elements.all(Kind.CHECK, UnitCheck.class);
     }
 
     /** What was seen when one thing of a unit was checked; empty where nobody has looked. */
@@ -369,7 +248,7 @@ public final class Plan {
 
     /** The boxes of the network and of the lines, by number. */
     public List<Box> boxes() {
-        return all(Kind.BOX, Box.class);
+        return elements.all(Kind.BOX, Box.class);
     }
 
     /** The box of that number. */
@@ -379,12 +258,12 @@ public final class Plan {
 
     /** The lines, by number. */
     public List<Line> lines() {
-        return all(Kind.LINE, Line.class);
+        return elements.all(Kind.LINE, Line.class);
     }
 
     /** How receivers are known to be linked, those of boxes and fixtures by number. */
     public List<RadioLink> radioLinks() {
-        return all(Kind.LINK, RadioLink.class);
+        return elements.all(Kind.LINK, RadioLink.class);
     }
 
     /** How a receiver is known to be linked; empty where nobody has said. */
@@ -399,12 +278,12 @@ public final class Plan {
 
     /** The runs of slots that nothing may be placed on, by number. */
     public List<ReservedRun> reservedRuns() {
-        return all(Kind.RESERVED_RUN, ReservedRun.class);
+        return elements.all(Kind.RESERVED_RUN, ReservedRun.class);
     }
 
     /** Which blocks share an address on purpose, by number. */
     public List<Share> shares() {
-        return all(Kind.SHARE, Share.class);
+        return elements.all(Kind.SHARE, Share.class);
     }
 
     /** The wish in force, against which addresses are checked; empty when nobody has stated one. */
@@ -419,21 +298,21 @@ public final class Plan {
 
     /** The wishes that are kept by name, by number. */
     public List<KeptWish> keptWishes() {
-        return all(Kind.WISH, KeptWish.class).stream()
+        return elements.all(Kind.WISH, KeptWish.class).stream()
                 .filter(w -> w.number() != KeptWish.IN_FORCE)
                 .toList();
     }
 
     /** The universes of which the plan says something beside what sits in them, in order. */
     public List<Universe> describedUniverses() {
-        return all(Kind.UNIVERSE, Universe.class);
+        return elements.all(Kind.UNIVERSE, Universe.class);
     }
 
     /** The universes that are described, hold a fixture or a reserved run, in order. */
     public List<Universe> universes() {
         TreeMap<UniverseNumber, Universe> found = new TreeMap<>();
-        all(Kind.UNIVERSE, Universe.class).forEach(u -> found.put(u.number(), u));
-        fixtures.stream()
+        elements.all(Kind.UNIVERSE, Universe.class).forEach(u -> found.put(u.number(), u));
+        fixtures().stream()
                 .flatMap(f -> f.addresses().values().stream())
                 .forEach(a -> found.computeIfAbsent(a.universe(), Universe::unrouted));
         reservedRuns().forEach(r -> found.computeIfAbsent(r.universe(), Universe::unrouted));
@@ -447,19 +326,8 @@ public final class Plan {
 
     /** The lowest number above all that this kind uses. */
     public int nextNumber(Kind kind) {
-        SortedMap<ElementKey, Element> ofKind = kindMap(kind);
+        SortedMap<ElementKey, Element> ofKind = elements.of(kind);
         return ofKind.isEmpty() ? 1 : ofKind.lastKey().number() + 1;
-    }
-
-    private SortedMap<ElementKey, Element> kindMap(Kind kind) {
-        return elements.subMap(
-                new ElementKey(kind, Integer.MIN_VALUE, ""), new ElementKey(kind, Integer.MAX_VALUE, ""));
-    }
-
-    private <T extends Element> List<T> all(Kind kind, Class<T> type) {
-        List<T> found = new ArrayList<>();
-        kindMap(kind).values().forEach(e -> found.add(type.cast(e)));
-        return List.copyOf(found);
     }
 
     @Override

@@ -94,6 +94,19 @@ public final class JobJson {
         return Json.print(write(plan));
     }
 
+    /**
+     * A document that Taxon wrote and kept itself, of any size.
+     *
+     * @throws IllegalStateException when it is not what was written
+     */
+    public static Plan kept(String document) {
+        Parsed parsed = read(Json.parse(document.getBytes(StandardCharsets.UTF_8)));
+        if (parsed instanceof Read read) {
+            return read.plan();
+        }
+        throw new IllegalStateException("a job that was kept is damaged: " + ((Refused) parsed).reasons());
+    }
+
     public static Parsed read(byte[] bytes) {
         if (bytes.length > MOST_BYTES) {
             return refused("The file has " + bytes.length + " bytes; a job takes at most " + MOST_BYTES + ".");

@@ -1,6 +1,7 @@
 package taxon.formats.json;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Optional;
@@ -156,5 +157,14 @@ class JobJsonTest {
         JobJson.Parsed reading = JobJson.read(text.getBytes(StandardCharsets.UTF_8));
         assertThat(reading).isInstanceOf(JobJson.Refused.class);
         return String.join(" ", ((JobJson.Refused) reading).reasons());
+    }
+
+    @Test
+    void whatWasKeptIsReadBackAndDamageIsNotTakenForAJob() {
+        Plan plan = Rigs.ofEveryKind(3);
+        assertThat(JobJson.kept(JobJson.print(plan))).isEqualTo(plan);
+        assertThatThrownBy(() -> JobJson.kept("{}"))
+                .isInstanceOf(IllegalStateException.class)
+                .hasMessageContaining("damaged");
     }
 }
