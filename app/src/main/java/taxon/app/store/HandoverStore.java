@@ -115,6 +115,11 @@ public class HandoverStore {
         }
     }
 
+    /** Those of one type, by name. */
+    public List<TypeValue> values(TypeId type) {
+        return values().stream().filter(v -> v.type().equals(type)).toList();
+    }
+
     /** All that are remembered, by type and name. */
     public List<TypeValue> values() {
         return rows.values().stream()

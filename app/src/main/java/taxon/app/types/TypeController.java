@@ -23,6 +23,7 @@ import taxon.app.frame.Stage;
 import taxon.app.library.TypeLibrary;
 import taxon.app.library.TypeLibrary.Entry;
 import taxon.app.store.FavouriteStore;
+import taxon.app.store.HandoverStore;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.Mode;
 import taxon.core.fixture.TypeId;
@@ -42,11 +43,13 @@ class TypeController {
     private final Frames frames;
     private final TypeLibrary library;
     private final FavouriteStore favourites;
+    private final HandoverStore said;
 
-    TypeController(Frames frames, TypeLibrary library, FavouriteStore favourites) {
+    TypeController(Frames frames, TypeLibrary library, FavouriteStore favourites, HandoverStore said) {
         this.frames = frames;
         this.library = library;
         this.favourites = favourites;
+        this.said = said;
     }
 
     /**
@@ -108,6 +111,7 @@ class TypeController {
         model.addAttribute("isFavourite", favourites.of(People.of(request)).contains(type.id()));
         model.addAttribute("facts", FactsText.lines(type.facts()));
         model.addAttribute("software", FactsText.software(type.facts().remote()));
+        model.addAttribute("remembered", said.values(type.id()));
         model.addAttribute("sheet", ModeSheet.of(mode));
         Optional<Doubt> doubt = state.shop().doubt(type.id(), mode.name());
         model.addAttribute("doubt", doubt);
@@ -154,6 +158,8 @@ class TypeController {
         Standing standing = standing(state, type);
         body.put("source", standing.source()).put("used", standing.used());
         standing.owned().ifPresent(o -> body.put("owned", o));
+        ObjectNode remembered = body.putObject("remembered");
+        said.values(type.id()).forEach(v -> remembered.put(v.name(), v.value()));
         var notes = body.putArray("notes");
         standing.entry().flatMap(Entry::stored).ifPresent(s -> s.notes().forEach(notes::add));
         var doubts = body.putArray("doubts");

@@ -33,6 +33,7 @@ class PaperFiguresTest {
                 TaxonProcess.serve(List.of(), List.of("-Xmx512m", "-XX:TieredStopAtLevel=4"), TaxonServer.newStore())) {
             Http http = new Http(process.url());
             labels(http, "/jobs/" + BigRig.make(http, 2_000));
+            bundles(http, "/jobs/" + BigRig.make(http, 200));
             String large = "/jobs/" + BigRig.make(http, 10_000);
             say("paper by fixture of 10,000, PDF, first", () -> http.printed(large + "/paperwork/by-fixture/prints"));
             say("the next", () -> http.printed(large + "/paperwork/by-position/prints"));
@@ -53,9 +54,18 @@ class PaperFiguresTest {
         say("page of setting the units", () -> http.page(job + "/setting"));
     }
 
+    /** All papers as PDF, CSV and workbook, with what else is handed over. */
+    private static void bundles(Http http, String job) {
+        for (String letter : List.of("A", "B", "C")) {
+            http.editOf(job, "/cells", "key", 1, "column", "note", "text", "for " + letter);
+            http.editOf(job, "/revisions", "note", "");
+            say("bundle " + letter + " of 200 fixtures", () -> http.get(job + "/revisions/" + letter + ".zip"));
+        }
+    }
+
     /** The same table by the library's plainest call, in the same run. */
     private static void ratio(String document) {
-        Plan plan = ((JobJson.Read) JobJson.read(document.getBytes(java.nio.charset.StandardCharsets.UTF_8))).plan();
+        Plan plan = JobJson.kept(document);
         Listing listing = Papers.of(plan, PaperKind.BY_FIXTURE, PaperChoice.ALL).list();
         for (int run = 1; run <= 3; run++) {
             double ours = Figures.timed(() -> WorkbookOut.write("Patch", listing));

@@ -137,6 +137,14 @@ class ReadinessHttpTest {
         assertThat(http.page(job + "/handover").text()).contains("Slow strobe").contains("Zoom is slow.");
         http.post(job + "/copies", "name", "Next", "fixtures", 1);
         assertThat(http.page("/jobs/2/handover").text()).contains("Slow strobe").doesNotContain("Zoom is slow.");
+        assertThat(http.page("/jobs/2/types/fernglass-tern").text()).contains("Worth remembering", "Slow strobe");
+        assertThat(http.page("/jobs/2/types/fernglass-heron-380").text()).doesNotContain("Worth remembering");
+        assertThat(http.get("/jobs/2/types/fernglass-tern")
+                        .json()
+                        .path("remembered")
+                        .path("Slow strobe")
+                        .asString())
+                .isEqualTo("40");
     }
 
     @Test
