@@ -19,6 +19,8 @@ import taxon.core.packing.Completion.Verdict;
 public final class FewestBins {
     /** What the first search may take, which decides most problems. */
     private static final long FIRST_NUMBERS = 4_000_000;
+    /** A bound that is further than this below what was found is asked about from above first. */
+    private static final int FAR = 3;
 
     private final Grain grain;
     private final List<ItemKind> kinds;
@@ -79,11 +81,24 @@ public final class FewestBins {
         return packed.filling().isWhole() && packed.used() == bound;
     }
 
-    /** Counts bins up from the bound to below the best that is known. */
+    /** Where the best that is known is far above the bound, one fewer than it is asked for first: a proof there saves all others. */
     private Packed complete(Packed known, int bound, int below) {
+        if (below - bound <= FAR) {
+            return countedUp(known, bound, below);
+        }
+        Answer near = effort.within(effort.left() / 4, e -> decide(below - 1, e));
+        return switch (near.verdict()) {
+            case NEVER_FITS -> new Packed(known.filling(), known.used(), below);
+            case FITS -> countedUp(new Packed(near.filling().orElseThrow(), below - 1, bound), bound, below - 1);
+            case UNDECIDED -> countedUp(known, bound, below);
+        };
+    }
+
+    /** Counts bins up from the bound to below the best that is known. */
+    private Packed countedUp(Packed known, int bound, int below) {
         int atLeast = bound;
         for (int count = bound; count < below && !effort.isSpent(); count++) {
-            Answer answer = decide(count);
+            Answer answer = decide(count, effort);
             if (answer.verdict() == Verdict.FITS) {
                 return new Packed(answer.filling().orElseThrow(), count, atLeast);
             }
@@ -94,11 +109,11 @@ public final class FewestBins {
         return new Packed(known.filling(), known.used(), atLeast);
     }
 
-    private Answer decide(int count) {
+    private Answer decide(int count, Effort within) {
         List<Integer> order = new ArrayList<>(roomiestOthers.subList(0, count));
         IntStream.range(0, given).forEach(order::add);
         order.sort(Comparator.comparingInt((Integer i) -> room(all.get(i))).thenComparingInt(i -> i));
-        Answer answer = search(problem(order));
+        Answer answer = search(problem(order), within);
         if (answer.verdict() == Verdict.NEVER_FITS && !noOtherChoiceIsRoomier(count)) {
             return Answer.UNDECIDED;
         }
@@ -106,7 +121,7 @@ public final class FewestBins {
     }
 
     /** A short search first; then the linear programme, which proves or shows the way; then the long search. */
-    private Answer search(PackingProblem problem) {
+    private static Answer search(PackingProblem problem, Effort effort) {
         Answer soon = effort.within(FIRST_NUMBERS, e -> Completion.decide(problem, e));
         if (soon.verdict() != Verdict.UNDECIDED) {
             return soon;
@@ -224,6 +239,10 @@ public final class FewestBins {
                 .mapToInt(Bin::load)
                 .max()
                 .orElse(Bin.ANY_LOAD);
-        return load <= 0 || most == 0 ? 0 : (int) Math.min(others() + 1L, (load + most - 1) / most);
+        if (load <= 0) {
+            return 0;
+        }
+        // Where the others take no load at all, what the given ones do not take fits nowhere.
+        return most == 0 ? others() + 1 : (int) Math.min(others() + 1L, (load + most - 1) / most);
     }
 }

@@ -100,6 +100,97 @@ class PackingTest {
         assertThat(packed.atLeast()).isLessThanOrEqualTo(packed.used());
     }
 
+    private static Bin bin(int slots, int load) {
+        return new Bin(List.of(new Hole(1, slots)), load);
+    }
+
+    private static int bound(List<ItemKind> kinds, List<Bin> given, List<Bin> others) {
+        return FewestBins.bound(Grain.FINEST, kinds, given, others);
+    }
+
+    @Test
+    void theBoundCountsLoadsThatTheGivenBinsDoNotTake() {
+        List<ItemKind> loaded = List.of(new ItemKind(1, 2, 10));
+        List<Bin> others = Collections.nCopies(9, bin(512, 4));
+        assertThat(bound(loaded, List.of(bin(512, 5)), others)).isEqualTo(4);
+        assertThat(bound(loaded, List.of(bin(512, 4)), others)).isEqualTo(4);
+        assertThat(bound(loaded, List.of(bin(512, 3)), others)).isEqualTo(5);
+        assertThat(bound(loaded, List.of(bin(512, 20)), others)).isZero();
+        assertThat(bound(loaded, List.of(bin(512, 19)), others)).isEqualTo(1);
+        assertThat(bound(loaded, List.of(), Collections.nCopies(3, bin(512, 4))))
+                .isEqualTo(4);
+        assertThat(bound(loaded, List.of(bin(512, 19)), List.of())).isEqualTo(1);
+        assertThat(bound(loaded, List.of(), List.of(bin(512, 4), bin(512, 10)))).isEqualTo(2);
+        assertThat(bound(loaded, List.of(), List.of(bin(512, 0), bin(512, 0)))).isEqualTo(3);
+    }
+
+    /** Three of 15 lie alone in bins of 20; the one of 10 fits the given hole of 10, or another bin. */
+    @Test
+    void theBoundTakesGivenHolesForBinsThatArePartFilled() {
+        List<ItemKind> kinds = List.of(new ItemKind(15, 0, 3), new ItemKind(10, 0, 1));
+        List<Bin> others = Collections.nCopies(6, bin(20, Bin.ANY_LOAD));
+        assertThat(bound(kinds, List.of(bin(10, Bin.ANY_LOAD)), others)).isEqualTo(3);
+        assertThat(bound(kinds, List.of(bin(9, Bin.ANY_LOAD)), others)).isEqualTo(4);
+        assertThat(bound(kinds, List.of(), others)).isEqualTo(4);
+        Bin two = new Bin(List.of(new Hole(1, 10), new Hole(12, 21)), Bin.ANY_LOAD);
+        assertThat(bound(List.of(new ItemKind(10, 0, 4)), List.of(), Collections.nCopies(4, two)))
+                .isEqualTo(2);
+        assertThat(bound(kinds, List.of(), List.of(new Bin(List.of(), Bin.ANY_LOAD))))
+                .isEqualTo(2);
+        assertThat(bound(List.of(new ItemKind(15, 0, 0)), List.of(), List.of())).isZero();
+    }
+
+    @Test
+    void othersAreTakenInTheOrderInWhichTheyArePreferredAndRoomierOnesWhereThatNeedsFewer() {
+        List<ItemKind> one = List.of(new ItemKind(5, 0, 1));
+        Packed preferred = FewestBins.pack(
+                Grain.FINEST, one, List.of(), List.of(bin(6, Bin.ANY_LOAD), bin(20, Bin.ANY_LOAD)), Effort.of(10_000));
+        assertThat(preferred.filling().byBin().get(0)).containsExactly(List.of(1));
+        assertThat(preferred.used()).isEqualTo(1);
+        Packed roomy = FewestBins.pack(
+                Grain.FINEST,
+                List.of(new ItemKind(5, 0, 4)),
+                List.of(),
+                List.of(bin(6, Bin.ANY_LOAD), bin(7, Bin.ANY_LOAD), bin(20, Bin.ANY_LOAD)),
+                Effort.of(10_000));
+        assertThat(roomy.filling().byBin().get(2)).containsExactly(List.of(4));
+        assertThat(roomy.used()).isEqualTo(1);
+        assertThat(roomy.isOptimal()).isTrue();
+    }
+
+    /** Two of 34 fill a bin of 100, as sums do not tell: 748 bins would hold them all in pieces. Most of it is too deep for a search. */
+    @Test
+    void whatALinearProgrammeForbidsIsCertain() {
+        Packed packed = FewestBins.pack(
+                Grain.FINEST,
+                List.of(new ItemKind(34, 0, 2_200)),
+                List.of(),
+                Collections.nCopies(2_200, bin(100, Bin.ANY_LOAD)),
+                Effort.of(Effort.OF_A_REQUEST));
+        assertThat(packed.used()).isEqualTo(1_100);
+        assertThat(packed.atLeast()).isEqualTo(1_100);
+    }
+
+    /** Runs cut out of full bins, in more bins than a search may go deep: fractions show the way that quick packings miss. */
+    @Test
+    void whatIsTooDeepForASearchIsRoundedFromFractions() {
+        Random random = new Random(3);
+        int[][] cuts = {{47, 31, 22}, {53, 26, 21}, {44, 37, 19}, {61, 39}, {29, 29, 42}, {33, 33, 34}, {48, 52}};
+        int[] sizes = IntStream.range(0, 420)
+                .mapToObj(i -> cuts[random.nextInt(cuts.length)])
+                .flatMapToInt(Arrays::stream)
+                .toArray();
+        Packed packed = FewestBins.pack(
+                Grain.FINEST,
+                lots(sizes),
+                List.of(),
+                Collections.nCopies(500, bin(100, Bin.ANY_LOAD)),
+                Effort.of(Effort.OF_A_REQUEST));
+        assertThat(packed.filling().isWhole()).isTrue();
+        assertThat(packed.used()).isEqualTo(420);
+        assertThat(packed.atLeast()).isEqualTo(420);
+    }
+
     private static List<ItemKind> lots(int[] sizes) {
         return IntStream.of(sizes)
                 .boxed()

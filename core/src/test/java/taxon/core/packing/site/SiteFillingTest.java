@@ -248,28 +248,34 @@ class SiteFillingTest {
         }
     }
 
-    /** It dives and does not try all ways; how often it is not the best is counted, so that it does not become more. */
+    /** It dives and does not try all ways; how often it is the best was counted when this was written, so that it becomes no fewer. */
     @Test
     void aFillingIsNearlyAlwaysTheBest() {
         int whole = 0;
-        int wholeFound = 0;
+        int found = 0;
         int cheapest = 0;
         int proved = 0;
-        for (long seed : seeds().toArray()) {
+        int leftProved = 0;
+        for (long seed = 0; seed < 120; seed++) {
             Case of = of(seed);
             Map<List<Integer>, Long> totals = totals(of);
             List<Integer> all = of.goods().stream().map(Good::count).toList();
             Result result = of.filled(Effort.of(Effort.OF_A_REQUEST));
+            boolean isWhole = result.left() == 0;
             if (totals.containsKey(all)) {
                 whole++;
-                wholeFound += result.left() == 0 ? 1 : 0;
-                cheapest += result.left() == 0 && result.cost() == totals.get(all) ? 1 : 0;
-                proved += result.left() == 0 && result.cost() - result.atLeast() < Site.UNIT ? 1 : 0;
+                found += isWhole ? 1 : 0;
+                cheapest += isWhole && result.cost() == totals.get(all) ? 1 : 0;
+                proved += isWhole && result.cost() - result.atLeast() < Site.UNIT ? 1 : 0;
+            } else {
+                leftProved += result.leftAtLeast() > 0 ? 1 : 0;
             }
         }
-        assertThat(wholeFound).as("found of " + whole).isGreaterThanOrEqualTo(whole * 97 / 100);
-        assertThat(cheapest).as("cheapest of " + whole).isGreaterThanOrEqualTo(whole * 9 / 10);
-        assertThat(proved).as("proved of " + whole).isGreaterThanOrEqualTo(whole * 7 / 10);
+        assertThat(whole).isEqualTo(62);
+        assertThat(found).as("filled whole").isGreaterThanOrEqualTo(61);
+        assertThat(cheapest).as("at the least cost").isGreaterThanOrEqualTo(58);
+        assertThat(proved).as("proved").isGreaterThanOrEqualTo(48);
+        assertThat(leftProved).as("proved not to fit, of 58").isGreaterThanOrEqualTo(53);
     }
 
     @ParameterizedTest(name = "seed {0}")
