@@ -19,11 +19,8 @@ class Drawers {
         return thread;
     });
 
-    /** What each became, in their order; a single one is drawn at once, by whoever asks. */
+    /** What each became, in their order. */
     <S, T> List<T> all(List<S> parts, Function<S, T> drawing) {
-        if (parts.size() == 1) {
-            return List.of(drawing.apply(parts.get(0)));
-        }
         List<CompletableFuture<T>> begun = parts.stream()
                 .map(p -> CompletableFuture.supplyAsync(() -> drawing.apply(p), threads))
                 .toList();

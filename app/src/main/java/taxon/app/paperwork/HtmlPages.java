@@ -58,8 +58,15 @@ final class HtmlPages implements Closeable {
         return document;
     }
 
-    /** Draws behind the pages that are there, at most once. */
+    /**
+     * Draws behind the pages that are there.
+     *
+     * @throws IllegalStateException when something was drawn before: a document has one tree of tags
+     */
     void draw(String html, boolean tagged) throws IOException {
+        if (!open.isEmpty()) {
+            throw new IllegalStateException("a document is drawn once; what follows is appended");
+        }
         PdfRendererBuilder builder = new PdfRendererBuilder();
         builder.withHtmlContent(PrintFonts.shared().printable(Face.PLAIN, html), null);
         builder.useUriResolver((base, uri) -> "");

@@ -118,7 +118,12 @@ public final class BoxOrders {
     }
 
     private Prepared leavingBoth(Ipv4 at) {
-        return Prepared.leaving(target, "two boxes answer at " + at + ", and what is sent there would change both");
+        return Prepared.leaving(target, wouldChangeBoth(at));
+    }
+
+    /** Why nothing is sent to an address that two boxes have. */
+    public static String wouldChangeBoth(Ipv4 at) {
+        return "two boxes answer at " + at + ", and what is sent there would change both";
     }
 
     private Value planned() {

@@ -84,7 +84,7 @@ final class BoxPen implements Pen {
             return Result.refused(
                     there.isEmpty()
                             ? "nobody answers at " + where + "; nothing was written"
-                            : "two boxes answer at " + where + ", and what is sent there would change both");
+                            : BoxOrders.wouldChangeBoth(where));
         }
         SeenBox before = there.get(0);
         Optional<Result> hindrance = hindrance(order, before);
