@@ -25,6 +25,13 @@ public sealed interface Trouble {
     /** Others are on its universe from which the wish keeps it apart. */
     record Apart(SharingClass here, SharingClass other) implements Trouble {}
 
+    /**
+     * The line of its universe carries more than the wish lets it carry.
+     *
+     * @param units how many fixtures it carries, this one among them
+     */
+    record LineFull(int units, int most) implements Trouble {}
+
     /** What shares an address with it lies elsewhere. */
     record ShareApart() implements Trouble {}
 

@@ -20,7 +20,6 @@ import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
-import taxon.core.rig.Share;
 import taxon.core.rig.Shares;
 import taxon.core.rig.Unplaced;
 import taxon.core.rig.wish.Wish;
@@ -83,8 +82,8 @@ public record ResolvedRequest(
         private final List<Fixture> locked = new ArrayList<>();
         private final List<Refused> refused = new ArrayList<>();
         private final List<List<PlannedBlock>> groups = new ArrayList<>();
-        private final Map<Object, List<PlannedBlock>> together = new LinkedHashMap<>();
-        private final Map<Object, StartAddress> fixed = new HashMap<>();
+        private final Map<ShareKey, List<PlannedBlock>> together = new LinkedHashMap<>();
+        private final Map<ShareKey, StartAddress> fixed = new HashMap<>();
         private final List<List<BlockRef>> newShares = new ArrayList<>();
         private final Map<FixtureType, int[]> longest = new HashMap<>();
 
@@ -191,12 +190,10 @@ public record ResolvedRequest(
                     || (wish.blocks() == Blocks.SHARE && block.ref().block() > 1);
         }
 
-        /** What shares an address with a block: its share, or all blocks of that number of its mode that may lie
-         * on one universe. */
-        private Object shareKey(PlannedBlock block) {
+        private ShareKey shareKey(PlannedBlock block) {
             return shares.of(block.ref())
-                    .<Object>map(Share::number)
-                    .orElseGet(() -> List.of(
+                    .<ShareKey>map(s -> new ShareKey.OnPurpose(s.number()))
+                    .orElseGet(() -> new ShareKey.ByWish(
                             block.type().id(),
                             block.mode().name(),
                             block.ref().block(),
@@ -224,7 +221,7 @@ public record ResolvedRequest(
             List<List<PlannedBlock>> ordered = new ArrayList<>(groups);
             together.forEach((key, blocks) -> {
                 noteFixed(key);
-                if (key instanceof List && blocks.size() > 1) {
+                if (key instanceof ShareKey.ByWish && blocks.size() > 1) {
                     newShares.add(blocks.stream().map(PlannedBlock::ref).toList());
                 }
                 ordered.add(blocks);
@@ -281,10 +278,10 @@ public record ResolvedRequest(
             return Math.min(Slot.LAST, room);
         }
 
-        private void noteFixed(Object key) {
-            if (key instanceof Integer number) {
+        private void noteFixed(ShareKey key) {
+            if (key instanceof ShareKey.OnPurpose on) {
                 plan.shares().stream()
-                        .filter(s -> s.number() == number)
+                        .filter(s -> s.number() == on.share())
                         .flatMap(s -> s.blocks().stream())
                         .filter(b -> !keys.contains(b.fixture()))
                         .flatMap(b -> plan.block(b).flatMap(PlannedBlock::start).stream())

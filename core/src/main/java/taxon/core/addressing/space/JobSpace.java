@@ -10,6 +10,7 @@ import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.SharingClass;
 import taxon.core.addressing.request.SharingClasses;
@@ -19,7 +20,6 @@ import taxon.core.dmx.UniverseNumber;
 import taxon.core.packing.Grain;
 import taxon.core.packing.Hole;
 import taxon.core.rig.BlockRef;
-import taxon.core.rig.Fixture;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.wish.Spacing;
@@ -54,13 +54,7 @@ public final class JobSpace {
         plan.reservedRuns()
                 .forEach(r -> space.changed(r.universe().number())
                         .reserve(r.slots().first(), r.slots().last()));
-        Standing standing = space.new Standing(classes);
-        for (PlannedBlock block : plan.blocks()) {
-            if (block.start().isPresent() && !lifted.test(block)) {
-                standing.add(block);
-            }
-        }
-        standing.putDown();
+        space.put(plan.blocks().stream().filter(b -> b.start().isPresent() && !lifted.test(b)), classes);
         return space;
     }
 
@@ -115,9 +109,7 @@ public final class JobSpace {
                 .filter(r -> touched.contains(r.universe()))
                 .forEach(r -> changed(r.universe().number())
                         .reserve(r.slots().first(), r.slots().last()));
-        Standing standing = new Standing(classes);
-        touched.stream().flatMap(u -> here.apply(u).stream()).forEach(standing::add);
-        standing.putDown();
+        put(touched.stream().flatMap(u -> here.apply(u).stream()), classes);
     }
 
     /** This space, to be filled on without a trace here. */
@@ -129,48 +121,9 @@ public final class JobSpace {
         return new JobSpace(wish, all);
     }
 
-    /** Blocks of a fixture that follow each other stand as one piece. */
-    private final class Standing {
-        private final SharingClasses classes;
-        private Optional<Fixture> fixture = Optional.empty();
-        private int universe;
-        private int first;
-        private int next;
-        private int load;
-        private final Set<SharingClass> here = new TreeSet<>();
-
-        Standing(SharingClasses classes) {
-            this.classes = classes;
-        }
-
-        void add(PlannedBlock block) {
-            StartAddress start = block.start().orElseThrow();
-            boolean follows =
-                    fixture.filter(f -> f.key().equals(block.fixture().key())).isPresent()
-                            && universe == start.universe().number()
-                            && next == start.slot().number();
-            if (!follows) {
-                putDown();
-                fixture = Optional.of(block.fixture());
-                universe = start.universe().number();
-                first = start.slot().number();
-                next = first;
-            }
-            next += block.footprint();
-            load += Piece.load(block);
-            here.add(classes.of(block.fixture(), block.ref().block()));
-        }
-
-        void putDown() {
-            if (fixture.isPresent()) {
-                UniverseSpace space = changed(universe);
-                here.forEach(space::join);
-                space.take(first, next - first, here.iterator().next(), load);
-            }
-            fixture = Optional.empty();
-            load = 0;
-            here.clear();
-        }
+    private void put(Stream<PlannedBlock> blocks, SharingClasses classes) {
+        StandingRun.of(blocks.toList(), classes)
+                .forEach(r -> changed(r.universe()).take(r));
     }
 
     /** Where pieces may begin and how far apart, as a wish says. */

@@ -57,8 +57,10 @@ public final class UniverseSpace {
         load += runLoad;
     }
 
-    void join(SharingClass sharingClass) {
-        classes.add(sharingClass);
+    /** Takes what stands here. */
+    void take(StandingRun run) {
+        run.classes().forEach(c -> take(run.first(), run.length(), c, 0));
+        load += run.load();
     }
 
     /** True when no fixture is here. */

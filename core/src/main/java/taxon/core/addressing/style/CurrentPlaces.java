@@ -154,8 +154,17 @@ final class CurrentPlaces {
                     new Trouble.Apart(other(there, spot), spot.piece().sharingClass()));
         }
         return there.isFree(spot.first(), spot.length())
-                ? Optional.empty()
+                ? onItsLine(spot)
                 : Optional.of(new Trouble.Meets(fixedAt(spot), space.grain().gap()));
+    }
+
+    private Optional<Trouble> onItsLine(Spot spot) {
+        return space.lineTakes(spot.universe(), spot.load())
+                ? Optional.empty()
+                : space.wish()
+                        .lineLimit()
+                        .map(k -> new Trouble.LineFull(
+                                space.universe(spot.universe()).load() + spot.load(), k));
     }
 
     private static SharingClass other(UniverseSpace there, Spot spot) {

@@ -29,6 +29,9 @@ import taxon.core.rig.Universe;
  * it leaves pieces over, or more universes begun than its bound, all classes are placed together ({@link Sites}).
  */
 final class FewestUniverses {
+    /** So many classes at most are tried as the first. */
+    private static final int MOST_ORDERS = 8;
+
     private final Task task;
     private final JobSpace space;
     private final boolean byPort;
@@ -55,15 +58,43 @@ final class FewestUniverses {
 
     private Layout layout() {
         classes().values().forEach(this::pack);
-        boolean whole = starts.size() == task.open().size();
-        if (task.request().wish().lineLimit().isEmpty() && (!whole || begun(starts) > atLeast)) {
+        if (!isBest() && task.request().wish().lineLimit().isEmpty()) {
             together();
+        } else if (!isBest()) {
+            inOtherOrders();
         }
         Set<Integer> used = new TreeSet<>(task.base().inUse());
         starts.putAll(task.request().forced());
         starts.values().forEach(a -> used.add(a.universe().number()));
         int bound = Math.min(used.size(), task.base().inUse().size() + atLeast);
         return Layout.of(task.request().pieces(), starts, optimum(used.size(), bound), leftAtLeast);
+    }
+
+    private boolean isBest() {
+        return starts.size() == task.open().size() && begun(starts) <= atLeast;
+    }
+
+    /** Lines that take so many units are packed class by class: another class comes first each time. */
+    private void inOtherOrders() {
+        Map<SharingClass, List<Piece>> classes = classes();
+        List<SharingClass> first = List.copyOf(classes.keySet());
+        for (int i = 1; i < Math.min(first.size(), MOST_ORDERS) && !isBest(); i++) {
+            List<SharingClass> order = new ArrayList<>(first);
+            order.add(0, order.remove(i));
+            FewestUniverses other = new FewestUniverses(task, byPort);
+            order.forEach(c -> other.pack(classes.getOrDefault(c, List.of())));
+            atLeast = Math.max(atLeast, other.atLeast);
+            takeIfBetter(other.starts);
+        }
+    }
+
+    private void takeIfBetter(Map<Integer, StartAddress> found) {
+        boolean better =
+                found.size() > starts.size() || (found.size() == starts.size() && begun(found) < begun(starts));
+        if (better) {
+            starts.clear();
+            starts.putAll(found);
+        }
     }
 
     private Optimum optimum(int used, int bound) {
@@ -122,12 +153,7 @@ final class FewestUniverses {
         long bound = Math.floorDiv(placed.filling().atLeast() + Site.UNIT - 1, Site.UNIT);
         atLeast = Math.max(atLeast, (int) Math.min(fresh.size(), bound));
         leftAtLeast = placed.filling().leftAtLeast();
-        boolean better = placed.starts().size() > starts.size()
-                || (placed.starts().size() == starts.size() && begun(placed.starts()) < begun(starts));
-        if (better) {
-            starts.clear();
-            starts.putAll(placed.starts());
-        }
+        takeIfBetter(placed.starts());
     }
 
     private int loadLeft(int universe) {

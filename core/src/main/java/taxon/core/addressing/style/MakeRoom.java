@@ -8,12 +8,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.TreeSet;
-import taxon.core.addressing.request.Piece;
-import taxon.core.addressing.space.JobSpace;
 import taxon.core.dmx.StartAddress;
-import taxon.core.packing.Bin;
 import taxon.core.packing.Effort;
 import taxon.core.packing.site.Site;
 
@@ -30,14 +26,13 @@ import taxon.core.packing.site.Site;
 final class MakeRoom {
     private static final int MOST_SEARCHED = 200;
     private static final int MOST_PUT_BACK = 200;
-    /** What one packing may take, so that a single hard one does not use up all. */
-    private static final long NUMBERS_OF_A_PACKING = 8_000_000;
 
     private final Task task;
     private final List<CurrentPlace> places;
     private final List<CurrentPlace> open;
     private final int forcedPoints;
     private final Effort effort;
+    private final RoomPacking packing;
     private boolean certain = true;
     /** Places that cannot all stay, by their order in {@link #open}: whoever keeps one of these sets need not be tried. */
     private final List<BitSet> neverTogether = new ArrayList<>();
@@ -48,13 +43,14 @@ final class MakeRoom {
      * @param leftAtLeast no choice leaves fewer fixtures without a place
      */
     record Room(Set<Integer> stay, Map<Integer, StartAddress> starts, int points, int atLeast, int leftAtLeast) {
+        Room boundedBy(int bound) {
+            return new Room(stay, starts, points, bound, leftAtLeast);
+        }
+
         Room atLeast(int better) {
             return new Room(stay, starts, points, Math.min(points, Math.max(atLeast, better)), leftAtLeast);
         }
     }
-
-    /** What became of a packing. */
-    private record Try(Optional<Map<Integer, StartAddress>> starts, boolean certain) {}
 
     MakeRoom(Task task, List<CurrentPlace> places) {
         this.task = task;
@@ -67,6 +63,7 @@ final class MakeRoom {
                         .thenComparingInt(p -> p.spots().get(0).first())
                         .thenComparingInt(CurrentPlace::index))
                 .toList();
+        packing = new RoomPacking(task, places, open);
         forcedPoints = places.stream()
                 .filter(p -> !p.mayStay())
                 .mapToInt(CurrentPlace::weight)
@@ -101,7 +98,7 @@ final class MakeRoom {
         boolean all = Sites.describe(open);
         Sites sites = new Sites(task.base(), task.open());
         sites.seat(open);
-        sites.add(allowed(), 0);
+        sites.add(packing.allowed(), 0);
         Sites.Placed placed = effort.within(effort.left() / 2, e -> sites.fill(open, e));
         int most = open.stream().mapToInt(CurrentPlace::weight).sum();
         long saved = Math.floorDiv(-placed.filling().atLeast(), Site.UNIT);
@@ -115,17 +112,17 @@ final class MakeRoom {
                 placed.filling().leftAtLeast());
     }
 
+    /** Where a choice can neither be packed nor be known never to be, the search goes on, and the bound stays below that choice. */
     private Room searched(Room known) {
-        for (int points = known.atLeast(); points < known.points(); points++) {
+        int bound = known.atLeast();
+        for (int points = known.atLeast(); points < known.points() && !effort.isSpent(); points++) {
             Optional<Room> found = at(points);
             if (found.isPresent()) {
-                return found.get();
+                return found.get().boundedBy(bound);
             }
-            if (!certain || effort.isSpent()) {
-                return known.atLeast(points);
-            }
+            bound = certain && !effort.isSpent() ? points + 1 : bound;
         }
-        return known.atLeast(known.points());
+        return known.atLeast(bound);
     }
 
     private Optional<Room> byLifting(WhoStays.Choice hoped) {
@@ -140,13 +137,13 @@ final class MakeRoom {
         int lifts = fewestLifts(cheapFirst, stay);
         List<CurrentPlace> lifted = cheapFirst.subList(0, lifts);
         lifted.forEach(p -> stay.remove(p.index()));
-        Try tried = pack(stay);
+        RoomPacking.Packed tried = packing.pack(stay);
         if (tried.starts().isEmpty()) {
             return Optional.empty();
         }
         for (int i = lifts - 1; i >= Math.max(0, lifts - MOST_PUT_BACK) && !effort.isSpent(); i--) {
             stay.add(lifted.get(i).index());
-            Try again = pack(stay);
+            RoomPacking.Packed again = packing.pack(stay);
             if (again.starts().isPresent()) {
                 tried = again;
             } else {
@@ -164,7 +161,7 @@ final class MakeRoom {
             int middle = (low + high) >>> 1;
             Set<Integer> left = new TreeSet<>(stay);
             cheapFirst.subList(0, middle).forEach(p -> left.remove(p.index()));
-            if (pack(left).starts().isPresent()) {
+            if (packing.pack(left).starts().isPresent()) {
                 high = middle;
             } else {
                 low = middle + 1;
@@ -213,7 +210,7 @@ final class MakeRoom {
     }
 
     private Optional<Room> fitting(BitSet stay, int points) {
-        Try tried = pack(indices(stay));
+        RoomPacking.Packed tried = packing.pack(indices(stay));
         certain &= tried.certain();
         if (tried.starts().isEmpty() && tried.certain()) {
             neverTogether.add(fewestOf(stay));
@@ -226,7 +223,7 @@ final class MakeRoom {
         BitSet left = (BitSet) hopeless.clone();
         for (int at = left.nextSetBit(0); at >= 0 && !effort.isSpent(); at = left.nextSetBit(at + 1)) {
             left.clear(at);
-            Try without = pack(indices(left));
+            RoomPacking.Packed without = packing.pack(indices(left));
             if (without.starts().isPresent() || !without.certain()) {
                 left.set(at);
             }
@@ -238,71 +235,5 @@ final class MakeRoom {
         Set<Integer> indices = new TreeSet<>();
         stay.stream().forEach(p -> indices.add(open.get(p).index()));
         return indices;
-    }
-
-    private Try pack(Set<Integer> stay) {
-        JobSpace space = task.space();
-        Set<Integer> keptRuns = CurrentPlaces.seat(open, stay, space);
-        List<Piece> lifted =
-                task.open().stream().filter(r -> !keptRuns.contains(r.index())).toList();
-        effort.spend((long) Task.NUMBERS_OF_A_FIXTURE * (open.size() + lifted.size()));
-        if (lifted.isEmpty()) {
-            return new Try(Optional.of(Map.of()), true);
-        }
-        return effort.within(
-                NUMBERS_OF_A_PACKING,
-                e -> isOneClass(lifted, space) ? pack(lifted, space, e) : packClasses(lifted, space, e));
-    }
-
-    private static boolean isOneClass(List<Piece> lifted, JobSpace space) {
-        return lifted.stream().map(Piece::sharingClass).distinct().count() == 1
-                && space.inUse().stream()
-                        .allMatch(u -> space.universe(u).accepts(lifted.get(0).sharingClass()));
-    }
-
-    private Try pack(List<Piece> lifted, JobSpace space, Effort part) {
-        List<Integer> universes =
-                allowed().stream().filter(u -> !space.holes(u).isEmpty()).toList();
-        Packer.Result result = new Packer(space, u -> Bin.ANY_LOAD).pack(lifted, universes, List.of(), part);
-        return result.whole()
-                ? new Try(Optional.of(result.starts()), true)
-                : new Try(Optional.empty(), result.atLeast() > 0);
-    }
-
-    /** Each to the nearest place first; where that leaves some over, all classes together as sites. */
-    private Try packClasses(List<Piece> lifted, JobSpace space, Effort part) {
-        part.spend((long) lifted.size() * space.inUse().size() * Integer.SIZE);
-        Map<Integer, StartAddress> near = new NearPlaces(space.copy()).place(lifted);
-        if (near.size() == lifted.size()) {
-            return new Try(Optional.of(new TreeMap<>(near)), true);
-        }
-        Sites sites = new Sites(space, lifted);
-        sites.add(allowed(), 0);
-        Sites.Placed placed = sites.fill(List.of(), part);
-        return placed.starts().size() == lifted.size()
-                ? new Try(Optional.of(placed.starts()), true)
-                : new Try(Optional.empty(), placed.filling().leftAtLeast() > 0);
-    }
-
-    /** The universes that are allowed, at most as many as there are pieces and some. */
-    private List<Integer> allowed() {
-        List<Integer> universes = new ArrayList<>();
-        Optional<Integer> at = task.base().firstAllowed();
-        int most = task.request().pieces().size()
-                + Math.max(task.base().highest(), highestNow())
-                - task.base().wish().from().universe().number();
-        while (at.isPresent() && universes.size() <= most) {
-            universes.add(at.get());
-            at = task.base().allowedFrom(at.get() + 1);
-        }
-        return universes;
-    }
-
-    private int highestNow() {
-        return places.stream()
-                .flatMap(p -> p.spots().stream())
-                .mapToInt(s -> s.universe())
-                .max()
-                .orElse(0);
     }
 }

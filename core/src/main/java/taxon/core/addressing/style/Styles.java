@@ -2,11 +2,14 @@ package taxon.core.addressing.style;
 
 import java.util.Comparator;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import taxon.core.addressing.answer.Optimum;
 import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.PlacementRequest;
@@ -39,6 +42,11 @@ public final class Styles {
 
     /** Of those who are left out, how many parts are tried apart from the others: a third, two thirds, all. */
     private static final int PARTS = 3;
+
+    /** Where no more than so many are left out, they are taken apart one by one, each with a part of the effort. */
+    private static final int MOST_ALONE = 8;
+
+    private static final int PARTS_OF_FEW = 6;
 
     private static final Map<Style, Style> INSTEAD = Map.of(
             Style.FEWEST_UNIVERSES, Style.IN_ORDER,
@@ -119,13 +127,11 @@ public final class Styles {
 
     /**
      * Looks for fewer who must be left out: who is, is taken apart, all of them or the longest, so that they take no room with
-     * a part of them; when the others are placed they are offered what is left.
+     * a part of them; when the others are placed they are offered what is left. Where they are few, each is taken apart alone,
+     * all but each, and those who have no address yet, who are in nobody's way.
      */
     private static Laid improved(Laid found, Plan plan, PlacementRequest request, Effort effort) {
-        List<FixtureKey> longestFirst = found.leftOut().stream()
-                .sorted(Comparator.comparingInt((FixtureKey k) -> -slots(plan, k))
-                        .thenComparing(k -> k))
-                .toList();
+        List<FixtureKey> longestFirst = longestFirst(found, plan);
         Laid best = found;
         for (int part = 1; part <= PARTS && isEnough(effort, plan); part++) {
             Set<FixtureKey> apart = new HashSet<>(longestFirst.subList(0, longestFirst.size() * part / PARTS));
@@ -135,7 +141,41 @@ public final class Styles {
             boolean asWished = part == PARTS && again.left() == best.left();
             best = again.left() < best.left() || asWished ? again : best;
         }
+        for (Set<FixtureKey> apart : best.left() > MOST_ALONE ? List.<Set<FixtureKey>>of() : fewApart(best, plan)) {
+            if (best.left() > best.leftAtLeast() && isEnough(effort, plan)) {
+                Laid again = effort.within(
+                        effort.left() / PARTS_OF_FEW,
+                        e -> attempt(plan, request, request.wish().style(), apart, e));
+                best = again.left() < best.left() ? again : best;
+            }
+        }
         return best;
+    }
+
+    private static List<FixtureKey> longestFirst(Laid found, Plan plan) {
+        return found.leftOut().stream()
+                .sorted(Comparator.comparingInt((FixtureKey k) -> -slots(plan, k))
+                        .thenComparing(k -> k))
+                .toList();
+    }
+
+    private static List<Set<FixtureKey>> fewApart(Laid found, Plan plan) {
+        Set<Set<FixtureKey>> apart = new LinkedHashSet<>();
+        apart.add(Stream.concat(
+                        found.task().request().fixtures().stream(),
+                        found.held().stream().map(HeldFixtures.Outcome::fixture))
+                .filter(f -> f.addresses().isEmpty())
+                .map(Fixture::key)
+                .collect(Collectors.toSet()));
+        List<FixtureKey> longestFirst = longestFirst(found, plan);
+        longestFirst.forEach(k -> apart.add(Set.of(k)));
+        for (FixtureKey key : longestFirst) {
+            Set<FixtureKey> others = new HashSet<>(longestFirst);
+            others.remove(key);
+            apart.add(others);
+        }
+        apart.remove(Set.<FixtureKey>of());
+        return List.copyOf(apart);
     }
 
     /** What was laid on a plan that lay better already, as a layout for the plan as it is. */

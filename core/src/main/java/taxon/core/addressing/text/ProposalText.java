@@ -129,6 +129,9 @@ public final class ProposalText {
         if (trouble instanceof Trouble.OffStarts o) {
             return "began at slot " + o.slot() + ", off the starts at 1 and every " + o.every();
         }
+        if (trouble instanceof Trouble.LineFull l) {
+            return "was one of " + counted(l.units(), "unit") + " on a line that is to carry " + l.most();
+        }
         return trouble instanceof Trouble.ShareApart
                 ? "joins those that it shares an address with"
                 : "makes room for the others";
