@@ -27,17 +27,13 @@ import taxon.core.reception.Watch;
 import taxon.wire.artnet.codec.ArtNetCodec;
 import taxon.wire.artnet.codec.ArtPacket;
 import taxon.wire.artnet.codec.ArtPacket.Flow;
-import taxon.wire.artnet.codec.ArtPacket.Output;
 import taxon.wire.artnet.codec.ArtPacket.PollReply;
-import taxon.wire.artnet.codec.ArtPacket.Port;
-import taxon.wire.artnet.codec.ArtPacket.TodData;
 import taxon.wire.bytes.MalformedPacketException;
 import taxon.wire.link.CardLink;
 import taxon.wire.link.LevelEar;
 import taxon.wire.link.LinkListener;
 import taxon.wire.link.SendPolicy;
 import taxon.wire.rdm.codec.RdmMessage;
-import taxon.wire.rdm.codec.Uid;
 
 /**
  * A simulated node or transmitter on a loopback address. It describes itself when polled, gives its tables of devices,
@@ -48,8 +44,6 @@ public final class SimNode implements AutoCloseable {
 
     /** How long it takes to discover the devices of a line anew. */
     private static final Duration LOOKING = Duration.ofMillis(400);
-
-    private static final int FIRMWARE = 0x0104;
 
     private static final Executor LATER = Executors.newSingleThreadExecutor(work -> {
         Thread thread = new Thread(work, "simulated boxes that take their time");
@@ -68,6 +62,7 @@ public final class SimNode implements AutoCloseable {
     private final Ipv4 given;
     private final SimSettings planned;
     private final Watch watch = new Watch();
+    private final SimDescription description;
     private volatile SimSettings settings;
     private volatile List<SimFault> faults = List.of();
     private volatile Ipv4 ip;
@@ -82,6 +77,7 @@ public final class SimNode implements AutoCloseable {
         this.ip = ip;
         planned = new SimSettings(name, NetCard.usual(ip).prefix(), WhenLost.HOLD, ports);
         settings = planned;
+        description = new SimDescription(ip, watch);
         link = opened(ip);
     }
 
@@ -278,65 +274,14 @@ public final class SimNode implements AutoCloseable {
         }
     }
 
-    /** A reply describes four ports at most; a node with more answers several times. */
     private List<PollReply> pollReplies(String called, long mac) {
-        List<SimPort> ports = ports();
         boolean counts = fault(SimFault.Uncounted.class).isEmpty();
-        List<PollReply> replies = new ArrayList<>();
-        for (int from = 0; from < ports.size(); from += SimSettings.PORTS_OF_A_PAGE) {
-            List<SimPort> part = ports.subList(from, Math.min(from + SimSettings.PORTS_OF_A_PAGE, ports.size()));
-            replies.add(new PollReply(
-                    ip,
-                    called,
-                    called + ", simulated",
-                    "#0001 [0001] ready",
-                    FIRMWARE,
-                    part.get(0).address().net(),
-                    part.get(0).address().subNet(),
-                    mac | Integer.toUnsignedLong(given.bits()),
-                    counts ? replies.size() + 1 : 0,
-                    Optional.of(settings.whenLost()),
-                    true,
-                    part.stream()
-                            .map(p -> new Port(p.address().universe(), p.flow(), p.rdm(), output(p)))
-                            .toList()));
-        }
-        return replies;
-    }
-
-    /** What leaves by a port, and how it says that it joins two sources. */
-    private Output output(SimPort port) {
-        int sources = watch.state(port.carrier(), System.nanoTime())
-                .map(s -> s.heard().size())
-                .orElse(0);
-        boolean out = port.flow() == Flow.OUT;
-        return new Output(
-                out && sources > 0,
-                out && sources > 1,
-                port.latest(),
-                port.sacn().isPresent());
+        return description.of(settings, new SimDescription.Self(ip, called, mac, counts));
     }
 
     private void tables(ArtPacket.TodRequest request, InetSocketAddress sender) {
-        List<SimPort> ports = ports();
-        for (int i = 0; i < ports.size(); i++) {
-            SimPort port = ports.get(i);
-            if (port.address().net() == request.net()
-                    && request.subUnis().contains(port.address().subUni())) {
-                boolean known = port.hasTable() && System.nanoTime() - looksUntil >= 0;
-                List<Uid> uids = known ? port.listed() : List.of();
-                reply(
-                        new TodData(
-                                i % SimSettings.PORTS_OF_A_PAGE + 1,
-                                i / SimSettings.PORTS_OF_A_PAGE + 1,
-                                port.address(),
-                                known,
-                                uids.size(),
-                                0,
-                                uids),
-                        sender);
-            }
-        }
+        boolean looks = System.nanoTime() - looksUntil < 0;
+        SimDescription.tables(ports(), request, looks).forEach(t -> reply(t, sender));
     }
 
     private void rdm(ArtPacket.Rdm packet, InetSocketAddress sender) {

@@ -25,9 +25,20 @@ record SimSettings(String name, int prefix, WhenLost whenLost, List<SimPort> por
 
     SimSettings {
         ports = List.copyOf(ports);
+        pages(ports).forEach(page -> requireOneSubNet(name, page));
+    }
+
+    private static List<List<SimPort>> pages(List<SimPort> ports) {
+        List<List<SimPort>> pages = new ArrayList<>();
         for (int from = 0; from < ports.size(); from += PORTS_OF_A_PAGE) {
-            requireOneSubNet(name, ports.subList(from, Math.min(from + PORTS_OF_A_PAGE, ports.size())));
+            pages.add(ports.subList(from, Math.min(from + PORTS_OF_A_PAGE, ports.size())));
         }
+        return pages;
+    }
+
+    /** Its ports as replies describe them, four at most in each. */
+    List<List<SimPort>> pages() {
+        return pages(ports);
     }
 
     private static void requireOneSubNet(String name, List<SimPort> page) {

@@ -153,19 +153,7 @@ public final class SimUnit {
     /** Gives it these faults and no others; none heals it. Nobody has touched it since. */
     public synchronized void suffer(List<UnitFault> wanted) {
         SimMenu now = base.copy();
-        for (UnitFault fault : wanted) {
-            if (fault instanceof UnitFault.OtherAddress f) {
-                now.start(f.subDevice(), f.start());
-            } else if (fault instanceof UnitFault.OtherMode f) {
-                now.choose(f.personality());
-            } else if (fault instanceof UnitFault.Turned f) {
-                now.switches().put(f.pid(), 1);
-            } else if (fault instanceof UnitFault.AxesSwapped) {
-                now.switches().put(Pid.PAN_TILT_SWAP, 1);
-            } else if (fault instanceof UnitFault.OtherLabel f) {
-                now.call(f.label());
-            }
-        }
+        wanted.forEach(f -> MenuFaults.spoil(now, f));
         menu = now;
         faults = List.copyOf(wanted);
         responder.forgetTouches();
@@ -173,23 +161,7 @@ public final class SimUnit {
 
     /** Those of its faults that are there still. */
     public synchronized List<UnitFault> faults() {
-        return faults.stream().filter(this::isThere).toList();
-    }
-
-    private boolean isThere(UnitFault fault) {
-        if (fault instanceof UnitFault.OtherAddress f) {
-            return menu.start(f.subDevice()) == f.start();
-        }
-        if (fault instanceof UnitFault.OtherMode f) {
-            return menu.personality() == f.personality();
-        }
-        if (fault instanceof UnitFault.OtherLabel f) {
-            return menu.label().equals(f.label());
-        }
-        if (fault instanceof UnitFault.AxesSwapped) {
-            return menu.isOn(Pid.PAN_TILT_SWAP);
-        }
-        return !(fault instanceof UnitFault.Turned f) || menu.isOn(f.pid());
+        return faults.stream().filter(f -> MenuFaults.isThere(menu, f)).toList();
     }
 
     private boolean has(Class<? extends UnitFault> kind) {

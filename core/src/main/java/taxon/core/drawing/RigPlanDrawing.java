@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import taxon.core.dmx.StartAddress;
+import taxon.core.drawing.Lettering.Written;
 import taxon.core.drawing.RigLayout.Laid;
 import taxon.core.drawing.RigLayout.Placed;
 import taxon.core.drawing.Shape.Anchor;
@@ -39,7 +40,6 @@ final class RigPlanDrawing {
     private static final double SMALLEST_UNIT = 0.9;
     private static final double READABLE_UNIT = 2.2;
     private static final double NEIGHBOURS = 0.85;
-    private static final double CAPITAL = 0.36;
     private static final double GAP = 0.5;
 
     /** How far up and down a name is tried, in lines. */
@@ -55,6 +55,8 @@ final class RigPlanDrawing {
     private final Extent extent;
     private final Extent spare;
     private final TypeLetters letters;
+    private final Lettering names;
+    private final Lettering labels;
     private final List<Shape> shapes = new ArrayList<>();
     private final Taken taken = new Taken();
     private int unnamed;
@@ -82,6 +84,8 @@ final class RigPlanDrawing {
         side = plan.sheet().view().side();
         perMetre = scale.perMetre();
         letters = types;
+        names = new Lettering(measure, Face.BOLD, NAME);
+        labels = new Lettering(measure, Face.PLAIN, LABEL);
         List<Point> points = points(layout, side);
         left = points.stream().mapToDouble(Point::across).min().orElse(0);
         top = points.stream().mapToDouble(Point::upstage).max().orElse(0);
@@ -182,7 +186,8 @@ final class RigPlanDrawing {
             shapes.add(new Box(x - size / 2, y - size / 2, size, size, new Fill(type.tint()), 0.2, unit.guessed()));
             if (size >= READABLE_UNIT) {
                 double letter = Math.min(LABEL, size * 0.8 / measure.width(Face.BOLD, type.letter()));
-                shapes.add(new Words(x, y + CAPITAL * letter, letter, Face.BOLD, type.letter(), Anchor.MIDDLE, 0));
+                shapes.add(new Words(
+                        x, y + Lettering.CAPITAL * letter, letter, Face.BOLD, type.letter(), Anchor.MIDDLE, 0));
             }
             taken.take(List.of(new Disc(x, y, size * 0.6)));
         }
@@ -202,23 +207,6 @@ final class RigPlanDrawing {
                     closest, Math.hypot(one.across() - other.across(), one.upstage() - other.upstage()) * perMetre);
         }
         return Math.max(SMALLEST_UNIT, Math.min(LARGEST_UNIT, closest * NEIGHBOURS));
-    }
-
-    /** A direction of the sheet, and how words along it are turned to be read from below or from the right. */
-    private record Direction(double right, double down) {
-        double angle() {
-            double degrees = Math.toDegrees(Math.atan2(-down, right));
-            return isBackwards() ? degrees + (degrees > 0 ? -180 : 180) : degrees;
-        }
-
-        /** True when words that are read would run against it. */
-        boolean isBackwards() {
-            return right < -1e-9 || Math.abs(right) <= 1e-9 && down > 0;
-        }
-
-        Direction opposite() {
-            return new Direction(-right, -down);
-        }
     }
 
     private Direction along(Laid laid) {
@@ -245,8 +233,8 @@ final class RigPlanDrawing {
     private Stream<Written> beyondTheEnds(Laid laid, String words) {
         Direction along = along(laid);
         return Stream.of(
-                written(words, NAME, Face.BOLD, x(laid.left()), y(laid.left()), along.opposite(), LARGEST_UNIT),
-                written(words, NAME, Face.BOLD, x(laid.right()), y(laid.right()), along, LARGEST_UNIT));
+                names.along(along.opposite(), words, x(laid.left()), y(laid.left()), LARGEST_UNIT),
+                names.along(along, words, x(laid.right()), y(laid.right()), LARGEST_UNIT));
     }
 
     /** Level, over itself from one of its ends on, further up and down each time. */
@@ -267,7 +255,7 @@ final class RigPlanDrawing {
     }
 
     private Written level(String words, Point end, double off, boolean toTheRight) {
-        return written(words, NAME, Face.BOLD, x(end), y(end) + off, new Direction(toTheRight ? 1 : -1, 0), 0);
+        return names.along(new Direction(toTheRight ? 1 : -1, 0), words, x(end), y(end) + off, 0);
     }
 
     private boolean isOnPaper(Words words) {
@@ -293,35 +281,6 @@ final class RigPlanDrawing {
                 + (position.geometry().upright() ? ", upright" : "");
     }
 
-    private record Written(Words words, List<Disc> discs) {}
-
-    /** Words that begin at a gap from a point and run away from it. */
-    private Written written(
-            String text, double size, Face face, double fromX, double fromY, Direction way, double gap) {
-        double wide = measure.width(face, text) * size;
-        double startX = fromX + way.right() * gap;
-        double startY = fromY + way.down() * gap;
-        double angle = Math.toRadians(way.angle());
-        // The line that letters stand on lies below their middle, as they are read.
-        double downX = Math.sin(angle) * CAPITAL * size;
-        double downY = Math.cos(angle) * CAPITAL * size;
-        return new Written(
-                new Words(
-                        startX + downX,
-                        startY + downY,
-                        size,
-                        face,
-                        text,
-                        way.isBackwards() ? Anchor.END : Anchor.START,
-                        way.angle()),
-                Taken.along(
-                        startX + way.right() * size / 2,
-                        startY + way.down() * size / 2,
-                        startX + way.right() * Math.max(size / 2, wide - size / 2),
-                        startY + way.down() * Math.max(size / 2, wide - size / 2),
-                        size / 2));
-    }
-
     private void write(Written written) {
         shapes.add(written.words());
         taken.take(written.discs());
@@ -338,7 +297,7 @@ final class RigPlanDrawing {
             Stream.of(id + more, id)
                     .distinct()
                     .flatMap(t -> Stream.of(first, first.opposite())
-                            .map(d -> written(t, LABEL, Face.PLAIN, x(unit.point()), y(unit.point()), d, gap)))
+                            .map(d -> labels.along(d, t, x(unit.point()), y(unit.point()), gap)))
                     .filter(w -> taken.isFree(w.discs()))
                     .findFirst()
                     .ifPresentOrElse(this::write, () -> unnamed++);

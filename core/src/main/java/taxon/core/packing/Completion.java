@@ -1,9 +1,7 @@
 package taxon.core.packing;
 
 import java.util.Arrays;
-import java.util.HashSet;
 import java.util.Optional;
-import java.util.Set;
 
 /**
  * Decides whether items fit bins, by filling hole after hole and stepping back (bin completion; Korf: A new algorithm for
@@ -15,7 +13,6 @@ import java.util.Set;
  * spent.
  */
 final class Completion {
-    private static final int MOST_REMEMBERED = 200_000;
     /** How deep the search may call itself: a step for each kind of each hole. Deeper problems are left undecided. */
     private static final int DEEPEST = 3_000;
 
@@ -30,7 +27,7 @@ final class Completion {
     private final long[] capBehind;
     private final int tail;
     private final int widest;
-    private final Set<State> failed = new HashSet<>();
+    private final DeadEnds failed = new DeadEnds();
     private long stepsToPlace;
 
     /** What became of the search. */
@@ -47,29 +44,6 @@ final class Completion {
 
         static Answer fits(Filling filling) {
             return new Answer(Verdict.FITS, Optional.of(filling));
-        }
-    }
-
-    private static final class State {
-        private final int[] counts;
-        private final int hash;
-
-        State(int hole, int loadLeft, int from, int[] left) {
-            counts = Arrays.copyOf(left, left.length + 3);
-            counts[left.length] = hole;
-            counts[left.length + 1] = loadLeft;
-            counts[left.length + 2] = from;
-            hash = Arrays.hashCode(counts);
-        }
-
-        @Override
-        public boolean equals(Object other) {
-            return other instanceof State state && Arrays.equals(counts, state.counts);
-        }
-
-        @Override
-        public int hashCode() {
-            return hash;
         }
     }
 
@@ -97,7 +71,7 @@ final class Completion {
             stepsToPlace += (long) left[i] * problem.steps[i];
         }
         widest = Arrays.stream(problem.most).max().orElse(0);
-        tail = tail();
+        tail = problem.tail();
     }
 
     /** Decides, or gives up when the effort is spent. */
@@ -119,24 +93,6 @@ final class Completion {
         }
     }
 
-    /** From where on all holes are alike, each alone in its bin. */
-    private int tail() {
-        int from = problem.holes();
-        while (from > 0 && isAlike(from - 1, problem.holes() - 1)) {
-            from--;
-        }
-        return from;
-    }
-
-    private boolean isAlike(int hole, int other) {
-        Bin one = problem.bins.get(problem.binOf[hole]);
-        Bin two = problem.bins.get(problem.binOf[other]);
-        return one.holes().size() == 1
-                && two.holes().size() == 1
-                && one.load() == two.load()
-                && one.holes().get(0).length() == two.holes().get(0).length();
-    }
-
     /** Where the first run of a hole may begin, as what lies before it in its bin allows. */
     private int start(int hole) {
         return Math.max(problem.first[hole], problem.grain.aligned(reach[problem.binOf[hole]]));
@@ -151,12 +107,12 @@ final class Completion {
         if (hole == problem.holes() || spare < 0) {
             return false;
         }
-        State state = new State(hole, load[problem.binOf[hole]], start(hole), left);
+        DeadEnds.State state = new DeadEnds.State(hole, load[problem.binOf[hole]], start(hole), left);
         if (failed.contains(state) || boundFails(hole)) {
             return false;
         }
         boolean done = new Fill(hole, spare).run();
-        if (!done && failed.size() < MOST_REMEMBERED) {
+        if (!done) {
             failed.add(state);
         }
         return done;

@@ -133,4 +133,22 @@ final class PackingProblem {
     int[] counts() {
         return kinds.stream().mapToInt(ItemKind::count).toArray();
     }
+
+    /** From which hole on all are alike, each alone in its bin; the number of holes where the last one is not alone. */
+    int tail() {
+        int from = holes();
+        while (from > 0 && isAlike(from - 1, holes() - 1)) {
+            from--;
+        }
+        return from;
+    }
+
+    private boolean isAlike(int hole, int other) {
+        Bin one = bins.get(binOf[hole]);
+        Bin two = bins.get(binOf[other]);
+        return one.holes().size() == 1
+                && two.holes().size() == 1
+                && one.load() == two.load()
+                && one.holes().get(0).length() == two.holes().get(0).length();
+    }
 }
