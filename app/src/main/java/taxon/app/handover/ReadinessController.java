@@ -139,7 +139,7 @@ class ReadinessController {
         if (state.plan().fixtures().stream().noneMatch(f -> f.type().value().equals(type))) {
             fields.refuse("type", "No fixture of this job is of that type.");
         }
-        Optional<String> name = line(fields, "name", "what it is", LONGEST_NAME);
+        Optional<String> name = line(fields, "name", "name of the value", LONGEST_NAME);
         Optional<String> value =
                 fields.build("value", () -> Texts.allowLine("value", fields.text("value"), LONGEST_NAME));
         if (name.isEmpty() || value.isEmpty() || fields.isFaulty()) {
