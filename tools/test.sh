@@ -3,7 +3,7 @@
 set -euo pipefail
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
 
-declare -A needs=([chromium]=chromium [chromedriver]=chromium-driver [tshark]=tshark [pdftotext]=poppler-utils [curl]=curl)
+declare -A needs=([chromium-headless-shell]=chromium-headless-shell [chromedriver]=chromium-driver [tshark]=tshark [pdftotext]=poppler-utils [curl]=curl)
 missing=()
 for command in "${!needs[@]}"; do
   command -v "$command" >/dev/null || missing+=("${needs[$command]}")

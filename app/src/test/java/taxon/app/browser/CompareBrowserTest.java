@@ -29,18 +29,7 @@ class CompareBrowserTest {
     }
 
     private static String job(String name) {
-        String job = http.job(name);
-        http.editOf(
-                job,
-                "/fixtures",
-                "count",
-                4,
-                "type",
-                "fernglass-tern/16-channel",
-                "position",
-                "North quay",
-                "firstId",
-                101);
+        String job = http.jobOfTerns(name, 4);
         for (int i = 1; i <= 4; i++) {
             http.editOf(job, "/fixtures/" + i + "/address", "block", 1, "address", "2." + (1 + (i - 1) * 16));
         }

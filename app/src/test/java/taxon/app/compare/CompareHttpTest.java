@@ -7,7 +7,8 @@ import static taxon.formats.table.WrittenWorkbook.text;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import taxon.app.testing.Http;
@@ -18,34 +19,28 @@ import tools.jackson.databind.JsonNode;
 
 /** The plan held against lists, revisions and other jobs; what is taken over, and what the other side is told to change. */
 class CompareHttpTest {
-    private TaxonServer server;
-    private Http http;
+    private static TaxonServer server;
+    private static Http http;
     private String job;
 
-    @BeforeEach
-    void start() {
+    @BeforeAll
+    static void start() {
         server = TaxonServer.empty();
         http = server.http();
-        job = http.job("Lantern Pageant");
-        http.editOf(
-                job,
-                "/fixtures",
-                "count",
-                4,
-                "type",
-                "fernglass-tern/16-channel",
-                "position",
-                "North quay",
-                "firstId",
-                101);
+    }
+
+    @AfterAll
+    static void stop() {
+        server.close();
+    }
+
+    /** Each test has a job of its own. */
+    @BeforeEach
+    void begin() {
+        job = http.jobOfTerns("Lantern Pageant", 4);
         for (int i = 1; i <= 4; i++) {
             http.editOf(job, "/fixtures/" + i + "/address", "block", 1, "address", "2." + (1 + (i - 1) * 16));
         }
-    }
-
-    @AfterEach
-    void stop() {
-        server.close();
     }
 
     /** Gives its page. */
@@ -54,6 +49,11 @@ class CompareHttpTest {
                 job + "/compare/file", name, String.join("\n", lines).getBytes(StandardCharsets.UTF_8));
         assertThat(given.status()).as(given.text()).isEqualTo(200);
         return job + "/comparisons/" + given.json().path("comparison").asInt();
+    }
+
+    /** The number of a job by its path. */
+    private static String numberOfJob(String path) {
+        return path.substring("/jobs/".length());
     }
 
     private JsonNode look(String page) {
@@ -202,8 +202,7 @@ class CompareHttpTest {
         assertThat(http.post(page + "/apply", "version", http.version(job)).status())
                 .isEqualTo(200);
         assertThat(address(2)).contains("17");
-        http.job("Empty");
-        Answer other = http.post(job + "/compare/with", "with", "job", "which", 2);
+        Answer other = http.post(job + "/compare/with", "with", "job", "which", numberOfJob(http.job("Empty")));
         String against = job + "/comparisons/" + other.json().path("comparison").asInt();
         assertThat(look(against).path("onlyOurs").size()).isEqualTo(4);
         assertThat(http.post(job + "/compare/with", "with", "revision", "which", "Z")
@@ -230,7 +229,7 @@ class CompareHttpTest {
             900
         };
         assertThat(http.post(other + "/fixtures", made).status()).isEqualTo(200);
-        Answer held = http.post(job + "/compare/with", "with", "job", "which", 2);
+        Answer held = http.post(job + "/compare/with", "with", "job", "which", numberOfJob(other));
         String page = job + "/comparisons/" + held.json().path("comparison").asInt();
         http.post(page + "/take", "all", 1);
         assertThat(look(page).path("letGo").asBoolean()).isFalse();

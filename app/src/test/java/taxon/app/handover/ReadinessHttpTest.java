@@ -4,7 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
-import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import taxon.app.testing.Http;
@@ -14,33 +15,27 @@ import taxon.app.testing.Zips;
 import tools.jackson.databind.JsonNode;
 
 class ReadinessHttpTest {
-    private TaxonServer server;
-    private Http http;
+    private static TaxonServer server;
+    private static Http http;
     private String job;
 
-    @BeforeEach
-    void start() {
+    @BeforeAll
+    static void start() {
         server = TaxonServer.empty();
         http = server.http();
-        job = http.job("Lantern Pageant");
-        http.editOf(
-                job,
-                "/fixtures",
-                "count",
-                2,
-                "type",
-                "fernglass-tern/16-channel",
-                "position",
-                "North quay",
-                "firstId",
-                101);
-        http.editOf(job, "/fixtures/1/address", "block", 1, "address", "1.1");
-        http.editOf(job, "/fixtures/2/address", "block", 1, "address", "1.9");
     }
 
-    @AfterEach
-    void stop() {
+    @AfterAll
+    static void stop() {
         server.close();
+    }
+
+    /** Each test has a job of its own. */
+    @BeforeEach
+    void begin() {
+        job = http.jobOfTerns("Lantern Pageant", 2);
+        http.editOf(job, "/fixtures/1/address", "block", 1, "address", "1.1");
+        http.editOf(job, "/fixtures/2/address", "block", 1, "address", "1.9");
     }
 
     private JsonNode page() {
@@ -135,11 +130,15 @@ class ReadinessHttpTest {
                         .status())
                 .isEqualTo(422);
         assertThat(http.page(job + "/handover").text()).contains("Slow strobe").contains("Zoom is slow.");
-        http.post(job + "/copies", "name", "Next", "fixtures", 1);
-        assertThat(http.page("/jobs/2/handover").text()).contains("Slow strobe").doesNotContain("Zoom is slow.");
-        assertThat(http.page("/jobs/2/types/fernglass-tern").text()).contains("Worth remembering", "Slow strobe");
-        assertThat(http.page("/jobs/2/types/fernglass-heron-380").text()).doesNotContain("Worth remembering");
-        assertThat(http.get("/jobs/2/types/fernglass-tern")
+        String next = "/jobs/"
+                + http.post(job + "/copies", "name", "Next", "fixtures", 1)
+                        .json()
+                        .path("job")
+                        .asInt();
+        assertThat(http.page(next + "/handover").text()).contains("Slow strobe").doesNotContain("Zoom is slow.");
+        assertThat(http.page(next + "/types/fernglass-tern").text()).contains("Worth remembering", "Slow strobe");
+        assertThat(http.page(next + "/types/fernglass-heron-380").text()).doesNotContain("Worth remembering");
+        assertThat(http.get(next + "/types/fernglass-tern")
                         .json()
                         .path("remembered")
                         .path("Slow strobe")

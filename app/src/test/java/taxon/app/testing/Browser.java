@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
 import java.util.logging.Level;
 import java.util.stream.Stream;
 import org.openqa.selenium.By;
@@ -45,12 +46,10 @@ public final class Browser implements AutoCloseable {
 
     public static Browser start() {
         try {
-            Path profile = Files.createTempDirectory("taxon-browser");
-            Path downloads = Files.createDirectory(profile.resolve("downloads"));
+            Path downloads = Files.createTempDirectory("taxon-downloads");
             ChromeOptions options = new ChromeOptions();
-            options.setBinary("/usr/bin/chromium");
+            options.setBinary("/usr/bin/chromium-headless-shell");
             options.addArguments(
-                    "--headless=new",
                     "--no-sandbox",
                     "--disable-gpu",
                     "--disable-quic",
@@ -61,9 +60,7 @@ public final class Browser implements AutoCloseable {
                     "--disable-dev-shm-usage",
                     "--hide-scrollbars",
                     "--force-device-scale-factor=1",
-                    "--window-size=1280,800",
-                    "--user-data-dir=" + profile.resolve("data"));
-            options.setExperimentalOption("prefs", Map.of("download.default_directory", downloads.toString()));
+                    "--window-size=1280,800");
             LoggingPreferences logs = new LoggingPreferences();
             logs.enable(LogType.PERFORMANCE, Level.ALL);
             logs.enable(LogType.BROWSER, Level.ALL);
@@ -75,6 +72,7 @@ public final class Browser implements AutoCloseable {
             Browser browser = new Browser(new ChromeDriver(service, options), downloads);
             browser.size(1280, 800);
             browser.focusAlways();
+            browser.downloadTo(downloads);
             return browser;
         } catch (IOException e) {
             throw new UncheckedIOException(e);
@@ -84,6 +82,11 @@ public final class Browser implements AutoCloseable {
     /** A page without a window is not in focus by itself, and what is not in focus may miss a key. */
     private void focusAlways() {
         driver.executeCdpCommand("Emulation.setFocusEmulationEnabled", Map.of("enabled", true));
+    }
+
+    private void downloadTo(Path folder) {
+        driver.executeCdpCommand(
+                "Browser.setDownloadBehavior", Map.of("behavior", "allow", "downloadPath", folder.toString()));
     }
 
     /** Sets the size of the page itself, not of the window. */
@@ -362,38 +365,44 @@ public final class Browser implements AutoCloseable {
      * may be small: each is in the table below it, too (2.5.8, target size, exception "equivalent").
      */
     public List<String> accessibilityFaults() {
+        return onTheWholePage(
+                () -> violations(axe -> axe.withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"))));
+    }
+
+    /** As {@link #accessibilityFaults}, of colours alone: where nothing else differs from a page that was looked at whole. */
+    public List<String> colourFaults() {
+        return onTheWholePage(
+                () -> violations(axe -> axe.withOnlyRules(List.of("color-contrast", "link-in-text-block"))));
+    }
+
+    private List<String> onTheWholePage(Supplier<List<String>> look) {
         long width = (Long) script("return window.innerWidth");
         long height = (Long) script("return window.innerHeight");
         // The whole page at once, so that nothing lies under the band or the tally, which stay in sight.
         long whole = (Long) script("return document.documentElement.scrollHeight");
         size((int) width, (int) Math.max(height, whole));
         try {
-            return violations();
+            return look.get();
         } finally {
             size((int) width, (int) height);
         }
     }
 
-    private List<String> violations() {
+    private List<String> violations(UnaryOperator<AxeBuilder> rules) {
         AxeRunOptions options = new AxeRunOptions();
         // What passes is only counted: writing it down costs more than finding it.
         options.setResultTypes(List.of("violations"));
-        return new AxeBuilder()
-                        .withOptions(options)
-                        // In one go in the page itself: no page of Taxon has frames.
-                        .setLegacyMode(true)
-                        .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"))
-                        .analyze(driver)
-                        .getViolations()
-                        .stream()
-                        .map(r -> r.getId() + ": "
-                                + r.getNodes().stream()
-                                        .filter(n -> !(r.getId().equals("target-size") && isUnitFromAbove(n)))
-                                        .map(n -> n.getHtml())
-                                        .limit(3)
-                                        .toList())
-                        .filter(fault -> !fault.endsWith(": []"))
-                        .toList();
+        // In one go in the page itself: no page of Taxon has frames.
+        AxeBuilder axe = new AxeBuilder().withOptions(options).setLegacyMode(true);
+        return rules.apply(axe).analyze(driver).getViolations().stream()
+                .map(r -> r.getId() + ": "
+                        + r.getNodes().stream()
+                                .filter(n -> !(r.getId().equals("target-size") && isUnitFromAbove(n)))
+                                .map(n -> n.getHtml())
+                                .limit(3)
+                                .toList())
+                .filter(fault -> !fault.endsWith(": []"))
+                .toList();
     }
 
     private static boolean isUnitFromAbove(CheckedNode node) {

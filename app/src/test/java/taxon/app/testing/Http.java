@@ -105,6 +105,23 @@ public final class Http {
         return "/jobs/" + post("/jobs", "name", name).json().path("job").asInt();
     }
 
+    /** Makes a job with so many fixtures of one type, from ID 101 on and without an address, and gives its path. */
+    public String jobOfTerns(String name, int count) {
+        String job = job(name);
+        editOf(
+                job,
+                "/fixtures",
+                "count",
+                count,
+                "type",
+                "fernglass-tern/16-channel",
+                "position",
+                "North quay",
+                "firstId",
+                101);
+        return job;
+    }
+
     /** Asks for something to be printed, waits until it is drawn, and gets its file. */
     public byte[] printed(String path, Object... fields) {
         Answer asked = post(path, fields);

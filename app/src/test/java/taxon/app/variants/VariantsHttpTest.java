@@ -2,7 +2,8 @@ package taxon.app.variants;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import taxon.app.testing.Http;
@@ -11,32 +12,26 @@ import taxon.app.testing.TaxonServer;
 import tools.jackson.databind.JsonNode;
 
 class VariantsHttpTest {
-    private TaxonServer server;
-    private Http http;
+    private static TaxonServer server;
+    private static Http http;
     private String job;
 
-    @BeforeEach
-    void start() {
+    @BeforeAll
+    static void start() {
         server = TaxonServer.empty();
         http = server.http();
-        job = http.job("Lantern Pageant");
-        http.editOf(
-                job,
-                "/fixtures",
-                "count",
-                3,
-                "type",
-                "fernglass-tern/16-channel",
-                "position",
-                "North quay",
-                "firstId",
-                101);
-        http.editOf(job, "/fixtures/1/address", "block", 1, "address", "1.1");
     }
 
-    @AfterEach
-    void stop() {
+    @AfterAll
+    static void stop() {
         server.close();
+    }
+
+    /** Each test has a job of its own. */
+    @BeforeEach
+    void begin() {
+        job = http.jobOfTerns("Lantern Pageant", 3);
+        http.editOf(job, "/fixtures/1/address", "block", 1, "address", "1.1");
     }
 
     private String variant(String name) {
@@ -132,6 +127,13 @@ class VariantsHttpTest {
 
     @Test
     void aJobIsPutAwayThrownAwayAndHadBack() {
+        try (TaxonServer alone = TaxonServer.empty()) {
+            isPutAwayThrownAwayAndHadBack(alone.http());
+        }
+    }
+
+    private static void isPutAwayThrownAwayAndHadBack(Http http) {
+        String job = http.job("Lantern Pageant");
         assertThat(http.post(job + "/place", "place", "put-away").status()).isEqualTo(200);
         assertThat(http.page("/").text()).contains("Put away 1");
         assertThat(http.get("/").json().path("jobs").isEmpty()).isTrue();

@@ -121,7 +121,7 @@ class CrowdedWishesTest {
     }
 
     static LongStream seeds() {
-        return Rigs.seeds(400);
+        return Rigs.seeds(200);
     }
 
     @ParameterizedTest(name = "seed {0}")

@@ -42,7 +42,7 @@ import taxon.core.testing.Rigs;
 class PlannerPropertyTest {
 
     static LongStream seeds() {
-        return Rigs.seeds(240);
+        return Rigs.seeds(120);
     }
 
     private static Wish wish(Random random) {

@@ -18,11 +18,11 @@ import taxon.core.network.CableRules.Order;
 /** Chains against trying every division and every order. */
 class ChainMakerTest {
     static LongStream seeds() {
-        return LongStream.range(0, 1500);
+        return LongStream.range(0, 600);
     }
 
     static LongStream fewerSeeds() {
-        return LongStream.range(0, 700);
+        return LongStream.range(0, 300);
     }
 
     /** Every order of all units, cut everywhere, from every feed. */

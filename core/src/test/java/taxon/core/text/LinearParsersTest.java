@@ -27,7 +27,7 @@ import taxon.core.typesheet.SheetReader;
  * would take hours for these texts; the time allowed here is for a machine that has much else to do.
  */
 class LinearParsersTest {
-    private static final int LONG = 300_000;
+    private static final int LONG = 120_000;
 
     private static final Map<String, Consumer<String>> PARSERS = new LinkedHashMap<>();
 

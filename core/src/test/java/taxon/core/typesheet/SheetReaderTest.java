@@ -222,7 +222,7 @@ class SheetReaderTest {
     @ParameterizedTest
     @ValueSource(ints = {0, 1, 2, 3, 4, 5, 6, 7, 8, 9})
     void anyTypeReadsBackAsItWasWritten(int hundred) {
-        for (long seed = hundred * 100L; seed < hundred * 100L + 100; seed++) {
+        for (long seed = hundred * 100L; seed < hundred * 100L + 40; seed++) {
             FixtureType type = RandomTypes.of(seed);
             String sheet = SheetWriter.write(type);
             assertThat(SheetReader.read(sheet).modes())

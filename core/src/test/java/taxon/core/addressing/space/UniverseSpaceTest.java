@@ -64,7 +64,7 @@ class UniverseSpaceTest {
     }
 
     static LongStream seeds() {
-        return Rigs.seeds(300);
+        return Rigs.seeds(150);
     }
 
     @ParameterizedTest
