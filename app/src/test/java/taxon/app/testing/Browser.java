@@ -48,7 +48,8 @@ public final class Browser implements AutoCloseable {
         try {
             Path downloads = Files.createTempDirectory("taxon-downloads");
             ChromeOptions options = new ChromeOptions();
-            options.setBinary("/usr/bin/chromium-headless-shell");
+            // Not the script in /usr/bin: it would be ended instead of the browser that it starts.
+            options.setBinary("/usr/lib/chromium/chromium-headless-shell");
             options.addArguments(
                     "--no-sandbox",
                     "--disable-gpu",
