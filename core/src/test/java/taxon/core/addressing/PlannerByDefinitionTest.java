@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Set;
+import java.util.function.IntFunction;
 import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
@@ -49,30 +50,24 @@ class PlannerByDefinitionTest {
     @ParameterizedTest(name = "seed {0}")
     @MethodSource("seeds")
     void fewestUniversesAreTheFewestThereAre(long seed) {
-        TinyRig rig = TinyRig.of(seed);
-        TinyRig.Best best = rig.best(Style.FEWEST_UNIVERSES);
-        AddressProposal proposal = Planner.propose(rig.plan(), rig.request(Style.FEWEST_UNIVERSES));
-        Plan after = Rigs.apply(rig.plan(), proposal.edit());
-        isLegal(rig, Style.FEWEST_UNIVERSES, after);
-        assertThat(proposal.leftOut()).hasSize(best.out());
-        if (best.out() == 0) {
-            assertThat(rig.of(after, 0).universes()).isEqualTo(best.universes());
-            assertThat(proposal.optimum()).isEqualTo(new Optimum.Universes(best.universes(), best.universes()));
-        }
+        usesTheFewest(TinyRig.of(seed), Style.FEWEST_UNIVERSES, n -> new Optimum.Universes(n, n));
     }
 
     @ParameterizedTest(name = "seed {0}")
     @MethodSource("seeds")
     void portByPortTheLinesAreHeededAndTheFewestAreUsed(long seed) {
-        TinyRig rig = TinyRig.of(seed);
-        TinyRig.Best best = rig.best(Style.COMPACT_BY_PORT);
-        AddressProposal proposal = Planner.propose(rig.plan(), rig.request(Style.COMPACT_BY_PORT));
+        usesTheFewest(TinyRig.of(seed), Style.COMPACT_BY_PORT, n -> new Optimum.Ports(0, n, n));
+    }
+
+    private static void usesTheFewest(TinyRig rig, Style style, IntFunction<Optimum> certain) {
+        TinyRig.Best best = rig.best(style);
+        AddressProposal proposal = Planner.propose(rig.plan(), rig.request(style));
         Plan after = Rigs.apply(rig.plan(), proposal.edit());
-        isLegal(rig, Style.COMPACT_BY_PORT, after);
+        isLegal(rig, style, after);
         assertThat(proposal.leftOut()).hasSize(best.out());
         if (best.out() == 0) {
             assertThat(rig.of(after, 0).universes()).isEqualTo(best.universes());
-            assertThat(proposal.optimum()).isEqualTo(new Optimum.Ports(0, best.universes(), best.universes()));
+            assertThat(proposal.optimum()).isEqualTo(certain.apply(best.universes()));
         }
     }
 
