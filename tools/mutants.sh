@@ -2,7 +2,7 @@
 # Mutation tests of the planner, the rules and the proof: which changes of the code does no test notice?
 # mutants.sh [--own] [PACKAGE or CLASS …], a class as packing.SiteFilling (a star stands for any letters); prints a line for each package and
 # leaves the reports in core/target/mutants. With --own only the tests of that package take part: minutes instead of hours for the planner, and a
-# lower bound of what all tests would notice.
+# lower bound of what all tests would notice. SEEDS says how many random rigs a test tries at most, 40 where it does not.
 set -euo pipefail
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
 
@@ -21,9 +21,10 @@ for package in "${packages[@]}"; do
   # A class with what is nested in it; a package's own name begins with a small letter.
   case "${package##*.}" in [A-Z]*) classes="taxon.core.$package*" ;; esac
   tests='taxon.core.*'
-  [ -z "$own" ] || tests="taxon.core.${package%%.*}.*"
+  # The package of a class is what stands before its capital letter.
+  [ -z "$own" ] || tests="taxon.core.$(sed 's/\.[A-Z*].*//' <<<"$package").*"
   mvn -q -pl core -Pmutants org.pitest:pitest-maven:mutationCoverage \
-    -Dmutants.classes="$classes" -Dmutants.tests="$tests" -DreportsDirectory="\${project.build.directory}/mutants/$package" \
+    -Dmutants.classes="$classes" -Dmutants.tests="$tests" -Dmutants.seeds="${SEEDS:-40}" -DreportsDirectory="\${project.build.directory}/mutants/$package" \
     > "core/target/mutants-$package.log" 2>&1 || { tail -20 "core/target/mutants-$package.log"; exit 1; }
   awk -F, -v name="$package" '
     { total++; if ($6 == "SURVIVED" || $6 == "NO_COVERAGE") alive++ }
