@@ -171,6 +171,21 @@ class CrowdedWishesTest {
                 .allSatisfy(l -> assertThat(l.obstacle()).isInstanceOf(Obstacle.LineFull.class));
     }
 
+    /** They lie well but for the line, and there is no other: whoever is left out stays there, so neither lies as wished. */
+    @Test
+    void nobodyIsSaidToStayOnALineThatCarriesTooMany() {
+        Plan plan = Rigs.add(Rigs.empty(), Rigs.type("t", 10), 2, 1);
+        plan = Rigs.place(Rigs.place(plan, 1, 1, StartAddress.of(1, 1)), 2, 1, StartAddress.of(1, 101));
+        AddressProposal proposal = Planner.propose(
+                plan,
+                onOneUniverse(new Wish.Aim(Order.FIXTURE_ID, Style.COMPACT_BY_PORT), Blocks.FOLLOW_ON, Optional.of(1)));
+        assertThat(proposal.stays()).isEmpty();
+        assertThat(proposal.moves()).isEmpty();
+        assertThat(proposal.leftOut())
+                .hasSize(2)
+                .allSatisfy(l -> assertThat(l.obstacle()).isInstanceOf(Obstacle.LineFull.class));
+    }
+
     /** One universe takes five of 100 slots beside the 10 in which they act as one. */
     @ParameterizedTest
     @EnumSource(Style.class)
