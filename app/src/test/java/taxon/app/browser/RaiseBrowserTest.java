@@ -47,6 +47,12 @@ class RaiseBrowserTest {
         return heard.server().url() + heard.job() + rest;
     }
 
+    private static void armWhatIsPrepared() {
+        browser.until("it does not become ready", () -> browser.count("#arm-it:enabled") == 1);
+        browser.click("#arm-it");
+        browser.see("#drive-left", "0 slots held.");
+    }
+
     /** One-handed: what is to be looked at, raised from the same page, and noted; the next unit follows by itself. */
     @Test
     void theCheckListIsDoneOnAPhoneAndRaisesWhatItAsksFor() {
@@ -58,9 +64,7 @@ class RaiseBrowserTest {
         browser.click(".verdicts .right");
         browser.see("#question", "Does it show, and no other unit?");
         browser.click("#arm-here");
-        browser.until("it does not become ready", () -> browser.count("#arm-it:enabled") == 1);
-        browser.click("#arm-it");
-        browser.see("#drive-left", "0 slots held.");
+        armWhatIsPrepared();
         browser.click("a[href$='/checks/list']");
         browser.click("#go-on");
         browser.click("#raise-it");
@@ -99,9 +103,7 @@ class RaiseBrowserTest {
         browser.open(page("/checks/raise?sel=1,2"));
         browser.click("#prepare-it");
         browser.see("#ways", "Pageant desk sends it with priority 100.");
-        browser.until("it does not become ready", () -> browser.count("#arm-it:enabled") == 1);
-        browser.click("#arm-it");
-        browser.see("#drive-left", "0 slots held.");
+        armWhatIsPrepared();
         browser.click("#next-unit");
         browser.see("#unit-label", "101");
         browser.until("nothing is held", () -> browser.count("#held-slots tbody tr") > 0);
@@ -124,9 +126,7 @@ class RaiseBrowserTest {
         browser.click("#explain");
         browser.see("#causes", "101 does nothing");
         browser.click("#arm-next");
-        browser.until("it does not become ready", () -> browser.count("#arm-it:enabled") == 1);
-        browser.click("#arm-it");
-        browser.see("#drive-left", "0 slots held.");
+        armWhatIsPrepared();
         browser.open(page("/checks/explain?saw=101+intensity:+nothing"));
         browser.see("#next-trial", "Raise next: 1.");
         browser.click("#raise-next");
@@ -147,9 +147,7 @@ class RaiseBrowserTest {
     void leavingThePageLetsGo() {
         browser.open(page("/checks/raise?sel=1"));
         browser.click("#prepare-it");
-        browser.until("it does not become ready", () -> browser.count("#arm-it:enabled") == 1);
-        browser.click("#arm-it");
-        browser.see("#drive-left", "0 slots held.");
+        armWhatIsPrepared();
         browser.open(page("/rig"));
         browser.see("#held", "has armed universe 1");
         browser.until("it is still armed", () -> browser.count("#held .held") == 0);
