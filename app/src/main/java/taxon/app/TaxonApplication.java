@@ -4,7 +4,7 @@ import java.time.Clock;
 import java.util.List;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
-import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
+import org.springframework.boot.context.properties.EnableConfigurationProperties;
 import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration;
 import taxon.app.command.CheckCommand;
 import taxon.app.command.CompareCommand;
@@ -13,7 +13,7 @@ import taxon.app.store.copies.StoreCommand;
 
 /** Starts Taxon: one process, one SQLite file, bound to 127.0.0.1. */
 @SpringBootApplication(proxyBeanMethods = false, exclude = UserDetailsServiceAutoConfiguration.class)
-@ConfigurationPropertiesScan
+@EnableConfigurationProperties(TaxonSettings.class)
 public class TaxonApplication {
     private static final int REFUSED = 1;
 

@@ -9,7 +9,6 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.stream.IntStream;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -19,15 +18,13 @@ import taxon.app.testing.TaxonServer;
 
 /** Nobody overwrites silently what someone else did. */
 class TwoPeopleHttpTest {
-    private static TaxonServer server;
     private static Http http;
     private String job = "";
     private long seen;
 
     @BeforeAll
     static void start() {
-        server = TaxonServer.empty();
-        http = server.http();
+        http = TaxonServer.shared().http();
     }
 
     @BeforeEach
@@ -46,11 +43,6 @@ class TwoPeopleHttpTest {
                 "firstId",
                 1);
         seen = http.version(job);
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
     }
 
     @Test

@@ -13,10 +13,10 @@ import taxon.core.dmx.UniverseSet;
 import taxon.core.rig.Plan;
 import taxon.core.rig.wish.Wish;
 import taxon.core.rig.wish.Wish.Style;
-import taxon.core.testing.Oracle;
-import taxon.core.testing.Oracle.Rules;
-import taxon.core.testing.OracleRig;
-import taxon.core.testing.OracleRig.Unit;
+import taxon.oracle.Oracle;
+import taxon.oracle.Oracle.Rules;
+import taxon.oracle.OracleRig;
+import taxon.oracle.OracleRig.Unit;
 
 /**
  * "Fewest universes" against OR-Tools CP-SAT on the same rigs in the same run. Both must find a plan and prove that one

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -17,20 +16,13 @@ import tools.jackson.databind.JsonNode;
 
 /** Wishes, prices, moving by hand, locks, shares, slots and what to touch again, as a script asks for them. */
 class AddressingHttpTest {
-    private static TaxonServer server;
     private static Http http;
 
     private int job;
 
     @BeforeAll
     static void start() {
-        server = TaxonServer.empty();
-        http = server.http();
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
+        http = TaxonServer.shared().http();
     }
 
     /** 101 to 108 of three slots from 1.001, and 201 to 204 of 24 without address. */

@@ -7,7 +7,6 @@ import static taxon.formats.table.WrittenWorkbook.text;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -19,19 +18,12 @@ import tools.jackson.databind.JsonNode;
 
 /** The plan held against lists, revisions and other jobs; what is taken over, and what the other side is told to change. */
 class CompareHttpTest {
-    private static TaxonServer server;
     private static Http http;
     private String job;
 
     @BeforeAll
     static void start() {
-        server = TaxonServer.empty();
-        http = server.http();
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
+        http = TaxonServer.shared().http();
     }
 
     /** Each test has a job of its own. */

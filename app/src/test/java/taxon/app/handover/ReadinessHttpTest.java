@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -15,19 +14,12 @@ import taxon.app.testing.Zips;
 import tools.jackson.databind.JsonNode;
 
 class ReadinessHttpTest {
-    private static TaxonServer server;
     private static Http http;
     private String job;
 
     @BeforeAll
     static void start() {
-        server = TaxonServer.empty();
-        http = server.http();
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
+        http = TaxonServer.shared().http();
     }
 
     /** Each test has a job of its own. */

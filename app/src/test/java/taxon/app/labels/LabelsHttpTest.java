@@ -25,7 +25,6 @@ import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.apache.pdfbox.text.TextPosition;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -43,19 +42,12 @@ class LabelsHttpTest {
     private static final double POINTS_PER_MM = 72 / 25.4;
     private static final Pattern CODE = Pattern.compile("[2-9A-HJ-NP-Z]{4} [2-9A-HJ-NP-Z]{4} [2-9A-HJ-NP-Z]\\b");
 
-    private static TaxonServer server;
     private static Http http;
     private String job = "";
 
     @BeforeAll
     static void start() {
-        server = TaxonServer.empty();
-        http = server.http();
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
+        http = TaxonServer.shared().http();
     }
 
     @BeforeEach

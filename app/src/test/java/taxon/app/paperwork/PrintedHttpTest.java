@@ -15,7 +15,6 @@ import java.util.regex.Pattern;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.PDFRenderer;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -31,19 +30,12 @@ import tools.jackson.databind.JsonNode;
 /** A paper that went out, and whether it is still true. */
 class PrintedHttpTest {
     private static final Pattern CODE = Pattern.compile("([2-9A-HJ-NP-Z]{4}) ([2-9A-HJ-NP-Z]{4}) ([2-9A-HJ-NP-Z])\\b");
-    private static TaxonServer server;
     private static Http http;
     private String job = "";
 
     @BeforeAll
     static void start() {
-        server = TaxonServer.empty();
-        http = server.http();
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
+        http = TaxonServer.shared().http();
     }
 
     @BeforeEach

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import taxon.app.testing.TaxonServer;
@@ -29,12 +28,7 @@ class SheetFilesTest {
 
     @BeforeAll
     static void start() {
-        server = TaxonServer.empty();
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
+        server = TaxonServer.shared();
     }
 
     private static Sheet sheet(int rows) {

@@ -6,7 +6,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -19,14 +18,12 @@ import tools.jackson.databind.JsonNode;
 
 /** What is the same for proposals of every kind: the preview says what applying then does, once. */
 class ProposalsHttpTest {
-    private static TaxonServer server;
     private static Http http;
     private String job = "";
 
     @BeforeAll
     static void start() {
-        server = TaxonServer.empty();
-        http = server.http();
+        http = TaxonServer.shared().http();
     }
 
     @BeforeEach
@@ -44,11 +41,6 @@ class ProposalsHttpTest {
                 201);
         post(job + "/cells", "key", 1, "column", "address", "text", "1.001");
         post(job + "/cells", "key", 2, "column", "address", "text", "1.025");
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
     }
 
     private Answer post(String path, Object... fields) {

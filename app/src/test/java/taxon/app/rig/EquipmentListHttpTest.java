@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -16,19 +15,12 @@ import tools.jackson.databind.JsonNode;
 
 /** Equipment lists over HTTP: what the preview says is what applying does, whatever the list looks like. */
 class EquipmentListHttpTest {
-    private static TaxonServer server;
     private static Http http;
     private String job = "";
 
     @BeforeAll
     static void start() {
-        server = TaxonServer.empty();
-        http = server.http();
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
+        http = TaxonServer.shared().http();
     }
 
     @BeforeEach

@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -22,14 +21,12 @@ import tools.jackson.databind.JsonNode;
 class RigTableHttpTest {
     private static final int FIRST_TEXT = 4;
 
-    private static TaxonServer server;
     private static Http http;
     private String job = "";
 
     @BeforeAll
     static void start() {
-        server = TaxonServer.empty();
-        http = server.http();
+        http = TaxonServer.shared().http();
     }
 
     @BeforeEach
@@ -41,11 +38,6 @@ class RigTableHttpTest {
 
     private void add(int count, String type, String position, int firstId) {
         post(job + "/fixtures", "count", count, "type", type, "position", position, "firstId", firstId);
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
     }
 
     private Answer post(String path, Object... fields) {

@@ -51,10 +51,10 @@ public final class TaxonProcess implements AutoCloseable {
     /** Any command of the application's main class. */
     public static TaxonProcess start(List<String> before, List<String> machine, List<String> arguments) {
         List<String> command = new ArrayList<>(before);
-        command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
-        command.addAll(List.of("-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-Djava.awt.headless=true"));
+        command.add(QuickStart.java());
+        command.addAll(QuickStart.OPTIONS);
         command.addAll(machine);
-        command.addAll(List.of("-cp", System.getProperty("java.class.path"), TaxonApplication.class.getName()));
+        command.add(TaxonApplication.class.getName());
         command.addAll(arguments);
         try {
             Path out = Files.createTempFile("taxon", ".out");

@@ -16,19 +16,34 @@ public final class TaxonServer implements AutoCloseable {
     private final ConfigurableApplicationContext context;
     private final Path data;
     private final String network;
+    private final Runnable whenClosed;
 
-    private TaxonServer(ConfigurableApplicationContext context, Path data, String network) {
+    private TaxonServer(ConfigurableApplicationContext context, Path data, String network, Runnable whenClosed) {
         this.context = context;
         this.data = data;
         this.network = network;
+        this.whenClosed = whenClosed;
     }
 
+    /** With a store that has no job in it. */
     public static TaxonServer empty() {
-        return start(newStore(), false, newNetwork());
+        return start(ReadyStore.empty(), false, newNetwork());
     }
 
+    /** One for all tests of this process that keep to jobs of their own; it ends with the process, so nobody closes it. */
+    public static TaxonServer shared() {
+        return Shared.SERVER;
+    }
+
+    private static final class Shared {
+        static final TaxonServer SERVER = empty();
+    }
+
+    /** With the demo's job and its simulated rig, as a first start leaves them. */
     public static TaxonServer demo() {
-        return start(newStore(), true, newNetwork());
+        return ReadyStore.take()
+                ? start(ReadyStore.demo(), true, ReadyStore.network(), ReadyStore::release)
+                : start(newStore(), true, newNetwork());
     }
 
     /** The demo with its nodes wished on a network of loopback. */
@@ -40,11 +55,18 @@ public final class TaxonServer implements AutoCloseable {
         return start(data, false, newNetwork());
     }
 
-    private static TaxonServer start(Path data, boolean demo, String network) {
+    static TaxonServer start(Path data, boolean demo, String network) {
+        return start(data, demo, network, () -> {});
+    }
+
+    private static TaxonServer start(Path data, boolean demo, String network, Runnable whenClosed) {
         List<String> arguments = new ArrayList<>(arguments(data, network));
         arguments.add("--taxon.demo=" + demo);
         return new TaxonServer(
-                SpringApplication.run(TaxonApplication.class, arguments.toArray(String[]::new)), data, network);
+                SpringApplication.run(TaxonApplication.class, arguments.toArray(String[]::new)),
+                data,
+                network,
+                whenClosed);
     }
 
     /** The arguments for a store, with a short patience since loopback answers at once. */
@@ -98,5 +120,6 @@ public final class TaxonServer implements AutoCloseable {
     @Override
     public void close() {
         context.close();
+        whenClosed.run();
     }
 }

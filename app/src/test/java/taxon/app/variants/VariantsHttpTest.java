@@ -2,7 +2,6 @@ package taxon.app.variants;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -12,19 +11,12 @@ import taxon.app.testing.TaxonServer;
 import tools.jackson.databind.JsonNode;
 
 class VariantsHttpTest {
-    private static TaxonServer server;
     private static Http http;
     private String job;
 
     @BeforeAll
     static void start() {
-        server = TaxonServer.empty();
-        http = server.http();
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
+        http = TaxonServer.shared().http();
     }
 
     /** Each test has a job of its own. */

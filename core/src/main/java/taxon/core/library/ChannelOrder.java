@@ -74,7 +74,8 @@ public record ChannelOrder(List<String> slots, List<String> unknown) {
     private static List<String> apart(String[] words) {
         List<String> names = new ArrayList<>();
         int at = 0;
-        while (at < words.length) {
+        // Each name takes a slot at least.
+        while (at < words.length && names.size() < MOST_SLOTS) {
             int length = longestKnown(words, at);
             names.add(joined(words, at, length));
             at += length;

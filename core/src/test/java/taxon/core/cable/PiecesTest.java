@@ -12,6 +12,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import taxon.core.length.Length;
 import taxon.core.network.CableRules;
+import taxon.core.testing.Rigs;
 
 class PiecesTest {
     private static Length metres(double metres) {
@@ -46,7 +47,7 @@ class PiecesTest {
     }
 
     static LongStream seeds() {
-        return LongStream.range(0, 600);
+        return Rigs.seeds(600);
     }
 
     /** Against trying all. */

@@ -41,7 +41,7 @@ class RigPlanSheetsTest {
     private static final TextMeasure MEASURE = (face, text) -> text.length() * 0.55;
 
     static LongStream seeds() {
-        return LongStream.range(0, 80);
+        return Rigs.seeds(80);
     }
 
     private static DrawnOn on(SheetSize sheet, int scale) {

@@ -72,7 +72,7 @@ class ExplainerTest {
     /** The true cause is first in at least 95 % and among the first three in 99 %, after the trials that are proposed. */
     @Test
     void aHiddenMistakeIsFoundByTheTrialsThatAreProposed() {
-        int rounds = Integer.getInteger("taxon.explain.rounds", 2);
+        int rounds = Integer.getInteger("taxon.explain.rounds", 1);
         Map<HiddenFault, String> figures = new EnumMap<>(HiddenFault.class);
         int all = 0;
         int first = 0;
@@ -118,7 +118,7 @@ class ExplainerTest {
     /** Where two mistakes are hidden in a rig that somebody walks along, both are named as one set. */
     @Test
     void theSmallestSetOfMistakesIsFoundWhereNoSingleOneExplainsAll() {
-        int rounds = Integer.getInteger("taxon.explain.rounds", 2) * 4;
+        int rounds = Integer.getInteger("taxon.explain.rounds", 1) * 4;
         int played = 0;
         int found = 0;
         for (long seed = 1; played < rounds; seed++) {

@@ -34,6 +34,7 @@ import taxon.core.rig.JobSheet;
 import taxon.core.rig.Plan;
 import taxon.core.rig.Universe;
 import taxon.core.rig.edit.Edit;
+import taxon.core.testing.Rigs;
 
 /** What cannot work on the network is found, and the remedy makes it go away. */
 class NetworkFindingsTest {
@@ -229,7 +230,7 @@ class NetworkFindingsTest {
     }
 
     static LongStream seeds() {
-        return LongStream.range(0, 300);
+        return Rigs.seeds(300);
     }
 
     /** Pair by pair, as the words of the rules say it. */

@@ -127,7 +127,7 @@ class IpProposalTest {
     }
 
     static LongStream seeds() {
-        return LongStream.range(0, 300);
+        return Rigs.seeds(300);
     }
 
     @ParameterizedTest(name = "seed {0}")

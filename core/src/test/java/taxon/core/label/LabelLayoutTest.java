@@ -17,6 +17,7 @@ import taxon.core.label.LabelLayout.Square;
 import taxon.core.label.LabelLayout.Text;
 import taxon.core.label.LabelLayout.Unfit;
 import taxon.core.label.LabelStock.Size;
+import taxon.core.testing.Rigs;
 
 class LabelLayoutTest {
     /** Letters of half their height, whatever they are. */
@@ -113,7 +114,7 @@ class LabelLayoutTest {
     }
 
     static LongStream seeds() {
-        return LongStream.range(0, 400);
+        return Rigs.seeds(400);
     }
 
     /** Whatever is put on whatever size: inside the margins, beside each other, every word there or told to be missing. */

@@ -14,15 +14,16 @@ import taxon.core.lines.Chains.Chain;
 import taxon.core.network.CableRules;
 import taxon.core.network.CableRules.First;
 import taxon.core.network.CableRules.Order;
+import taxon.core.testing.Rigs;
 
 /** Chains against trying every division and every order. */
 class ChainMakerTest {
     static LongStream seeds() {
-        return LongStream.range(0, 600);
+        return Rigs.seeds(600);
     }
 
     static LongStream fewerSeeds() {
-        return LongStream.range(0, 300);
+        return Rigs.seeds(300);
     }
 
     /** Every order of all units, cut everywhere, from every feed. */

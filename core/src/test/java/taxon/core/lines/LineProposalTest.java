@@ -245,7 +245,7 @@ class LineProposalTest {
     }
 
     static LongStream seeds() {
-        return LongStream.range(0, 300);
+        return Rigs.seeds(300);
     }
 
     /** Whatever is proposed keeps within the rules, reaches each unit once, and can be undone. */

@@ -108,7 +108,7 @@ class ChangeNoticeTest {
     }
 
     static LongStream seeds() {
-        return LongStream.range(0, 120);
+        return Rigs.seeds(120);
     }
 
     @ParameterizedTest

@@ -211,7 +211,7 @@ class PartRowsTest {
     }
 
     static LongStream seeds() {
-        return LongStream.range(0, 200);
+        return Rigs.seeds(200);
     }
 
     /** Any slots at any values, with reasons that look like entries: the text means exactly those. */

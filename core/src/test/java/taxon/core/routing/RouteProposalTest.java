@@ -145,7 +145,7 @@ class RouteProposalTest {
     }
 
     static LongStream seeds() {
-        return LongStream.range(0, 400);
+        return Rigs.seeds(400);
     }
 
     private static Plan random(Random random) {

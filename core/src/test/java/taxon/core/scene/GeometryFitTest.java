@@ -14,6 +14,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import taxon.core.length.Length;
 import taxon.core.rig.PositionGeometry;
 import taxon.core.rig.PositionGeometry.Point;
+import taxon.core.testing.Rigs;
 
 /** Geometry by hand: a 3-4-5 triangle, quarter turns, and there and back again. */
 class GeometryFitTest {
@@ -83,7 +84,7 @@ class GeometryFitTest {
     }
 
     static LongStream seeds() {
-        return LongStream.range(0, 200);
+        return Rigs.seeds(200);
     }
 
     @ParameterizedTest

@@ -63,11 +63,17 @@ import taxon.core.rig.wish.Wish;
 
 /** Small rigs for tests, by hand or at random from a seed. */
 public final class Rigs {
+    private static final int FEWEST_SEEDS = 20;
+
     private Rigs() {}
 
-    /** Seeds from 0 on; fewer than asked for where mutation tests run them again and again. */
+    /**
+     * Seeds from 0 on: a third of so many, so that the tests that run before every commit end soon; all of them with
+     * {@code ./taxon test --thorough}; at most N with {@code -Dtaxon.seeds=N}, as mutation tests have it.
+     */
     public static LongStream seeds(int count) {
-        return LongStream.range(0, Math.min(count, Integer.getInteger("taxon.seeds", count)));
+        int most = Integer.getInteger("taxon.seeds", Math.max(FEWEST_SEEDS, count / 3));
+        return LongStream.range(0, Math.min(count, most));
     }
 
     public static Plan empty() {

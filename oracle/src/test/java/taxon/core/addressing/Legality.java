@@ -7,10 +7,10 @@ import java.util.List;
 import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
-import taxon.core.testing.Oracle.Rules;
-import taxon.core.testing.OracleRig;
-import taxon.core.testing.OracleRig.Unit;
 import taxon.core.testing.Rigs;
+import taxon.oracle.Oracle.Rules;
+import taxon.oracle.OracleRig;
+import taxon.oracle.OracleRig.Unit;
 
 /** Checks a proposal on an {@link OracleRig} slot by slot, from the definitions and nothing else. */
 final class Legality {

@@ -10,6 +10,7 @@ import java.util.stream.LongStream;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import taxon.core.testing.Rigs;
 
 /** The flow behind routes against another solver (OR-Tools, minimum cost flow). */
 class PortFlowOracleTest {
@@ -19,7 +20,7 @@ class PortFlowOracleTest {
     }
 
     static LongStream seeds() {
-        return LongStream.range(0, 1000);
+        return Rigs.seeds(1000);
     }
 
     @ParameterizedTest

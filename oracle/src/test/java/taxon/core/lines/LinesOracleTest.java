@@ -16,7 +16,7 @@ import taxon.core.network.CableRules.Order;
  * with {@code -Dtaxon.oracle.rigs=N}.
  */
 class LinesOracleTest {
-    private static final int RIGS = Integer.getInteger("taxon.oracle.rigs", 12);
+    private static final int RIGS = Integer.getInteger("taxon.oracle.rigs", 8);
 
     /** From so many units on the other solver seldom ends. */
     private static final int LARGE = 12;

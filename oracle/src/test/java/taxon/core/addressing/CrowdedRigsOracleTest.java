@@ -22,13 +22,13 @@ import taxon.core.rig.wish.Spacing.Starts;
 import taxon.core.rig.wish.Wish;
 import taxon.core.rig.wish.Wish.Split;
 import taxon.core.rig.wish.Wish.Style;
-import taxon.core.testing.Oracle;
-import taxon.core.testing.Oracle.Rules;
-import taxon.core.testing.Oracle.Word;
-import taxon.core.testing.OracleRig;
-import taxon.core.testing.OracleRig.Taken;
-import taxon.core.testing.OracleRig.Unit;
 import taxon.core.testing.Rigs;
+import taxon.oracle.Oracle;
+import taxon.oracle.Oracle.Rules;
+import taxon.oracle.Oracle.Word;
+import taxon.oracle.OracleRig;
+import taxon.oracle.OracleRig.Taken;
+import taxon.oracle.OracleRig.Unit;
 
 /**
  * Nearly full and impossible rigs against another solver (OR-Tools, CP-SAT): splits, pitch, gaps across narrow reserved runs,
@@ -36,7 +36,7 @@ import taxon.core.testing.Rigs;
  * least; and nothing is taken from anybody. More rigs with {@code -Dtaxon.oracle.rigs=N}.
  */
 class CrowdedRigsOracleTest {
-    private static final int RIGS = Integer.getInteger("taxon.oracle.rigs", 8);
+    private static final int RIGS = Integer.getInteger("taxon.oracle.rigs", 4);
 
     private int all;
     private int whole;

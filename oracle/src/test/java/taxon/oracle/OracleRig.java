@@ -1,4 +1,4 @@
-package taxon.core.testing;
+package taxon.oracle;
 
 import java.time.Instant;
 import java.util.ArrayList;
@@ -25,6 +25,7 @@ import taxon.core.rig.Position;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.RigType;
 import taxon.core.rig.Traits;
+import taxon.core.testing.Rigs;
 
 /**
  * A rig as plain numbers, so that another solver can be asked about it, and the same rig as a plan.

@@ -18,19 +18,19 @@ import taxon.core.rig.wish.Spacing;
 import taxon.core.rig.wish.Spacing.Starts;
 import taxon.core.rig.wish.Wish;
 import taxon.core.rig.wish.Wish.Style;
-import taxon.core.testing.Oracle;
-import taxon.core.testing.Oracle.Rules;
-import taxon.core.testing.Oracle.Word;
-import taxon.core.testing.OracleRig;
-import taxon.core.testing.OracleRig.Taken;
-import taxon.core.testing.OracleRig.Unit;
+import taxon.oracle.Oracle;
+import taxon.oracle.Oracle.Rules;
+import taxon.oracle.Oracle.Word;
+import taxon.oracle.OracleRig;
+import taxon.oracle.OracleRig.Taken;
+import taxon.oracle.OracleRig.Unit;
 
 /**
  * "Least change" against another solver (OR-Tools, CP-SAT): the price is what the definition says, and where Taxon says
  * proved, no plan costs less. More rigs with {@code -Dtaxon.oracle.rigs=N}.
  */
 class LeastChangeOracleTest {
-    private static final int RIGS = Integer.getInteger("taxon.oracle.rigs", 30);
+    private static final int RIGS = Integer.getInteger("taxon.oracle.rigs", 12);
 
     private int proved;
     private int unknown;

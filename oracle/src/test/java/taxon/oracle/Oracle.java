@@ -1,4 +1,4 @@
-package taxon.core.testing;
+package taxon.oracle;
 
 import com.google.ortools.Loader;
 import com.google.ortools.sat.BoolVar;
@@ -16,8 +16,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
-import taxon.core.testing.OracleRig.Taken;
-import taxon.core.testing.OracleRig.Unit;
+import taxon.oracle.OracleRig.Taken;
+import taxon.oracle.OracleRig.Unit;
 
 /**
  * Another solver's word on a rig: Google OR-Tools, CP-SAT. It knows only slots and the definitions: where a unit may begin,
