@@ -155,11 +155,7 @@ class PagesTest {
     private static void check(String page, Supplier<List<String>> faults) {
         browser.open(server.url() + page);
         browser.until("still loading", () -> browser.count("#grid:not(.live), .drawing.later, .htmx-request") == 0);
-        // As tall as the page: what the tally covers for the moment is no smaller target, one scrolls.
-        Long height = (Long) browser.script("return document.documentElement.scrollHeight");
-        browser.size(1280, height.intValue() + 100);
         assertThat(faults.get()).as(page).isEmpty();
-        browser.size(1280, 800);
         assertThat(browser.requests())
                 .as(page)
                 .allMatch(u -> u.startsWith(server.url()) || u.startsWith("data:") || u.startsWith("chrome"));

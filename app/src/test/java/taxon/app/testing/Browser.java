@@ -1,10 +1,10 @@
 package taxon.app.testing;
 
-import com.deque.html.axecore.args.AxeRunOptions;
-import com.deque.html.axecore.results.CheckedNode;
 import com.deque.html.axecore.selenium.AxeBuilder;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -12,7 +12,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Supplier;
-import java.util.function.UnaryOperator;
 import java.util.logging.Level;
 import java.util.stream.Stream;
 import org.openqa.selenium.By;
@@ -35,6 +34,8 @@ import taxon.formats.json.Json;
 /** Headless Chromium, driven as a person would: it looks for what is seen, clicks and types. */
 public final class Browser implements AutoCloseable {
     private static final Duration PATIENCE = Duration.ofSeconds(60);
+
+    private static final int ROOM_FOR_THE_TALLY = 100;
 
     private final ChromeDriver driver;
     private final Path downloads;
@@ -366,22 +367,30 @@ public final class Browser implements AutoCloseable {
      * may be small: each is in the table below it, too (2.5.8, target size, exception "equivalent").
      */
     public List<String> accessibilityFaults() {
-        return onTheWholePage(
-                () -> violations(axe -> axe.withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"))));
+        return violations(
+                Map.of("type", "tag", "values", List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa")));
     }
 
     /** As {@link #accessibilityFaults}, of colours alone: where nothing else differs from a page that was looked at whole. */
     public List<String> colourFaults() {
-        return onTheWholePage(
-                () -> violations(axe -> axe.withOnlyRules(List.of("color-contrast", "link-in-text-block"))));
+        return violations(Map.of("type", "rule", "values", List.of("color-contrast", "link-in-text-block")));
+    }
+
+    private long wholeHeight() {
+        return (Long) script("return document.documentElement.scrollHeight");
     }
 
     private List<String> onTheWholePage(Supplier<List<String>> look) {
         long width = (Long) script("return window.innerWidth");
         long height = (Long) script("return window.innerHeight");
-        // The whole page at once, so that nothing lies under the band or the tally, which stay in sight.
-        long whole = (Long) script("return document.documentElement.scrollHeight");
-        size((int) width, (int) Math.max(height, whole));
+        // The whole page at once and a little more, so that nothing lies under the band or the tally, which stay in
+        // sight. Tables
+        // grow with the window, so it is looked at again.
+        long whole = height;
+        for (long needed = wholeHeight(); needed > whole; needed = wholeHeight()) {
+            whole = needed + ROOM_FOR_THE_TALLY;
+            size((int) width, (int) whole);
+        }
         try {
             return look.get();
         } finally {
@@ -389,25 +398,49 @@ public final class Browser implements AutoCloseable {
         }
     }
 
-    private List<String> violations(UnaryOperator<AxeBuilder> rules) {
-        AxeRunOptions options = new AxeRunOptions();
-        // What passes is only counted: writing it down costs more than finding it.
-        options.setResultTypes(List.of("violations"));
-        // In one go in the page itself: no page of Taxon has frames.
-        AxeBuilder axe = new AxeBuilder().withOptions(options).setLegacyMode(true);
-        return rules.apply(axe).analyze(driver).getViolations().stream()
-                .map(r -> r.getId() + ": "
-                        + r.getNodes().stream()
-                                .filter(n -> !(r.getId().equals("target-size") && isUnitFromAbove(n)))
-                                .map(n -> n.getHtml())
-                                .limit(3)
-                                .toList())
-                .filter(fault -> !fault.endsWith(": []"))
-                .toList();
+    /** What passes is only counted: writing it down costs more than finding it. */
+    private List<String> violations(Map<String, Object> rules) {
+        return onTheWholePage(() -> {
+            script(Axe.SCRIPT);
+            List<?> found = (List<?>) driver.executeAsyncScript("""
+                    const done = arguments[arguments.length - 1];
+                    axe.run(document, {runOnly: arguments[0], resultTypes: ['violations'], preload: false}).then(
+                        r => done(r.violations.map(v => [v.id, ...v.nodes.map(n => n.html)])),
+                        e => done([['axe did not end', String(e)]]))""", rules);
+            return found.stream()
+                    .map(Browser::fault)
+                    .filter(fault -> !fault.endsWith(": []"))
+                    .toList();
+        });
     }
 
-    private static boolean isUnitFromAbove(CheckedNode node) {
-        return node.getHtml().contains("role=\"button\" tabindex=\"-1\" data-k=");
+    /** @param violation the rule, then what breaks it */
+    private static String fault(Object violation) {
+        List<String> words = ((List<?>) violation).stream().map(String::valueOf).toList();
+        String rule = words.get(0);
+        return rule + ": "
+                + words.stream()
+                        .skip(1)
+                        .filter(html -> !(rule.equals("target-size") && isUnitFromAbove(html)))
+                        .limit(3)
+                        .toList();
+    }
+
+    private static boolean isUnitFromAbove(String html) {
+        return html.contains("role=\"button\" tabindex=\"-1\" data-k=");
+    }
+
+    /** The script of axe-core, which comes with its driver for Selenium. */
+    private static final class Axe {
+        static final String SCRIPT = read();
+
+        private static String read() {
+            try (InputStream in = AxeBuilder.class.getResourceAsStream("/axe.min.js")) {
+                return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }
     }
 
     public Object script(String script, Object... arguments) {

@@ -6,12 +6,16 @@ import static taxon.core.testing.Rigs.empty;
 import static taxon.core.testing.Rigs.place;
 import static taxon.core.testing.Rigs.type;
 
+import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.addressing.answer.LeftOut;
+import taxon.core.addressing.answer.Obstacle;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.PlacementRequest.Scope;
+import taxon.core.addressing.space.FreeRun;
 import taxon.core.addressing.text.ProposalText;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
@@ -19,9 +23,11 @@ import taxon.core.dmx.UniverseNumber;
 import taxon.core.dmx.UniverseSet;
 import taxon.core.rig.Plan;
 import taxon.core.rig.ReservedRun;
+import taxon.core.rig.wish.Headroom;
 import taxon.core.rig.wish.Spacing;
 import taxon.core.rig.wish.Spacing.Starts;
 import taxon.core.rig.wish.Wish;
+import taxon.core.rig.wish.Wish.Blocks;
 import taxon.core.rig.wish.Wish.Split;
 import taxon.core.rig.wish.Wish.Style;
 import taxon.demo.DemoTypes;
@@ -105,5 +111,58 @@ class ObstaclesTest {
         assertThat(proposal.leftOut()).hasSize(1);
         assertThat(ProposalText.sentence(proposal.leftOut().get(0))).endsWith("; it stays at 2.001");
         assertThat(ProposalText.headline(proposal)).contains("1 finds no place");
+    }
+
+    private static LeftOut only(Plan plan, Wish wish) {
+        List<LeftOut> left = propose(plan, wish).leftOut();
+        assertThat(left).hasSize(1);
+        return left.get(0);
+    }
+
+    private static Obstacle.NoRoom noRoom(int first, int last) {
+        return new Obstacle.NoRoom(Optional.of(new FreeRun(UniverseNumber.of(1), new SlotRange(first, last))));
+    }
+
+    /** Holes of 10, 30, 30 and 20 slots. */
+    @Test
+    void theLongestHoleIsToldTheFirstOfEqualOnes() {
+        Plan plan = reserve(
+                reserve(reserve(reserve(add(empty(), type("a", 40), 1, 1), 11, 20), 51, 60), 91, 100), 121, 512);
+        assertThat(only(plan, ONE).obstacle()).isEqualTo(noRoom(21, 50));
+    }
+
+    @Test
+    void whatIsAsLongAsAUniverseIsNotTooLongForIt() {
+        Plan plan = reserve(add(empty(), type("a", 512), 1, 1), 1, 1);
+        assertThat(only(plan, ONE).obstacle()).isEqualTo(noRoom(2, 512));
+        assertThat(only(plan, ONE.withHeadroom(Headroom.ofSlots(1))).obstacle()).isEqualTo(new Obstacle.TooLong(511));
+    }
+
+    @Test
+    void aWishThatAllowsNothingFromItsStartOnAllowsNoUniverse() {
+        Plan plan = add(empty(), type("a", 10), 1, 1);
+        assertThat(only(plan, ONE.within(StartAddress.of(3, 1), UniverseSet.of(1, 1)))
+                        .obstacle())
+                .isEqualTo(new Obstacle.NoUniverse());
+    }
+
+    @Test
+    void eachOfItsRunsWouldFitAloneButNotBoth() {
+        Plan plan = reserve(add(empty(), type("a", 60, 60), 1, 1), 101, 512);
+        Wish apart = ONE.withStyle(Style.FEWEST_UNIVERSES).withBlocks(Blocks.OWN_RUN);
+        assertThat(only(plan, apart).obstacle()).isEqualTo(new Obstacle.NotTogether(2, StartAddress.of(1, 1)));
+    }
+
+    /** The run that has no place tells the reason, not the first of them. */
+    @Test
+    void ofSeveralRunsTheOneWithoutAPlaceTellsTheReason() {
+        Plan plan = reserve(add(empty(), type("a", 20, 300), 1, 1), 101, 512);
+        Wish apart = ONE.withStyle(Style.FEWEST_UNIVERSES).withBlocks(Blocks.OWN_RUN);
+        LeftOut left = only(plan, apart);
+        assertThat(left.obstacle()).isEqualTo(noRoom(1, 100));
+        assertThat(left.slots()).isEqualTo(300);
+        Plan long2 = add(empty(), type("a", 20, 500), 1, 1);
+        assertThat(only(long2, apart.withHeadroom(Headroom.ofSlots(20))).obstacle())
+                .isEqualTo(new Obstacle.TooLong(492));
     }
 }

@@ -18,6 +18,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import taxon.core.testing.RandomTypes;
+import taxon.core.testing.Rigs;
 import taxon.formats.testing.GdtfByHand;
 
 /** Files that are meant to hurt. Each is refused with a sentence, or read as far as it can be. */
@@ -214,23 +215,23 @@ class HostileGdtfTest {
     }
 
     /** Whole files with bytes changed, and descriptions with pieces cut out, doubled or swapped, packed anew. */
-    @ParameterizedTest
-    @ValueSource(ints = {1, 2, 3, 4})
-    void filesThatWereDamagedAreReadOrRefusedAndNothingElse(int round) {
+    @Test
+    void filesThatWereDamagedAreReadOrRefusedAndNothingElse() {
         int read = 0;
-        for (int i = 0; i < 150; i++) {
-            long seed = round * 1000L + i;
+        int all = 0;
+        for (long seed : Rigs.seeds(600).toArray()) {
             Random random = new Random(seed);
             byte[] file = GdtfWriter.write(RandomTypes.of(seed), Instant.EPOCH);
-            byte[] damaged = i % 2 == 0 ? flipped(file, random) : zip(DESCRIPTION, cut(file, random));
+            byte[] damaged = seed % 2 == 0 ? flipped(file, random) : zip(DESCRIPTION, cut(file, random));
             ParsedGdtf reading = GdtfReader.read(damaged);
             if (reading instanceof ParsedGdtf.Refused refused) {
                 assertThat(refused.sentence()).as("seed " + seed).isNotBlank().endsWith(".");
             } else {
                 read++;
             }
+            all++;
         }
-        assertThat(read).as("some damage leaves a file readable").isBetween(1, 149);
+        assertThat(read).as("some damage leaves a file readable").isBetween(1, all - 1);
     }
 
     private static byte[] flipped(byte[] file, Random random) {
