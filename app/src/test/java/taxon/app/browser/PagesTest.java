@@ -165,6 +165,25 @@ class PagesTest {
                 .isEmpty();
     }
 
+    /** So that no fault among the pages means something. */
+    @Test
+    @Order(6)
+    void aFaultWouldBeSeen() {
+        browser.open(server.url() + "/");
+        browser.script("""
+                const main = document.querySelector('main');
+                main.append(document.createElement('img'));
+                const pale = document.createElement('p');
+                pale.textContent = 'Hardly to be read';
+                pale.style.color = '#cccccc';
+                pale.style.backgroundColor = '#ffffff';
+                main.append(pale);""");
+        assertThat(browser.accessibilityFaults())
+                .anyMatch(f -> f.startsWith("image-alt: [<img"))
+                .anyMatch(f -> f.startsWith("color-contrast: [<p"));
+        assertThat(browser.colourFaults()).singleElement().asString().contains("Hardly to be read");
+    }
+
     /** A stream that ends is asked for again by the page itself; that it is, CutOffBrowserTest sees. */
     private static boolean isStreamThatEnded(String complaint) {
         return complaint.contains("/follow") && complaint.contains("INCOMPLETE_CHUNKED");
