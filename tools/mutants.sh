@@ -2,7 +2,8 @@
 # Mutation tests of the planner, the rules and the proof: which changes of the code does no test notice?
 # mutants.sh [--own | --by PACKAGE] [PACKAGE or CLASS …], a class as packing.SiteFilling (a star stands for any letters); prints a line for each
 # package and leaves the reports in core/target/mutants. With --own only the tests of that package take part, with --by those of another and all
-# below it: minutes instead of hours for the planner, and a lower bound of what all tests would notice. SEEDS says how many random rigs a test tries at most, 40 where it does not.
+# below it: minutes instead of hours for the planner, and a lower bound of what all tests would
+# notice. SEEDS says how many random rigs a test tries at most, 40 where it does not.
 set -euo pipefail
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
 

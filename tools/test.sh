@@ -35,7 +35,7 @@ trap 'rm -rf "$scratch"' EXIT
 styles() {
   cd app
   npm ci --silent --no-fund --no-audit
-  node node_modules/@tailwindcss/cli/dist/index.mjs -i src/main/styles/taxon.css -o "$scratch/taxon.css" --minify
+  STYLES=$scratch/taxon.css npm run --silent css
   cmp -s "$scratch/taxon.css" src/main/resources/static/taxon.css
 }
 styles >"$scratch/styles.log" 2>&1 &

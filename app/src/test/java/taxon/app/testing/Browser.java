@@ -1,10 +1,7 @@
 package taxon.app.testing;
 
-import com.deque.html.axecore.selenium.AxeBuilder;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -36,6 +33,7 @@ public final class Browser implements AutoCloseable {
     private static final Duration PATIENCE = Duration.ofSeconds(60);
 
     private static final int ROOM_FOR_THE_TALLY = 100;
+    private static final int MOST_SIZES = 4;
 
     private final ChromeDriver driver;
     private final Path downloads;
@@ -367,13 +365,12 @@ public final class Browser implements AutoCloseable {
      * may be small: each is in the table below it, too (2.5.8, target size, exception "equivalent").
      */
     public List<String> accessibilityFaults() {
-        return violations(
-                Map.of("type", "tag", "values", List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa")));
+        return onTheWholePage(() -> Axe.faultsOfTags(driver, "wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"));
     }
 
     /** As {@link #accessibilityFaults}, of colours alone: where nothing else differs from a page that was looked at whole. */
     public List<String> colourFaults() {
-        return violations(Map.of("type", "rule", "values", List.of("color-contrast", "link-in-text-block")));
+        return onTheWholePage(() -> Axe.faultsOfRules(driver, "color-contrast", "link-in-text-block"));
     }
 
     private long wholeHeight() {
@@ -383,63 +380,19 @@ public final class Browser implements AutoCloseable {
     private List<String> onTheWholePage(Supplier<List<String>> look) {
         long width = (Long) script("return window.innerWidth");
         long height = (Long) script("return window.innerHeight");
-        // The whole page at once and a little more, so that nothing lies under the band or the tally, which stay in
-        // sight. Tables
-        // grow with the window, so it is looked at again.
+        // The whole page and a little more, so that nothing lies under the band or the tally, which stay in sight.
         long whole = height;
-        for (long needed = wholeHeight(); needed > whole; needed = wholeHeight()) {
+        long needed = wholeHeight();
+        // A table may grow with the window.
+        for (int round = 0; needed > whole && round < MOST_SIZES; round++) {
             whole = needed + ROOM_FOR_THE_TALLY;
             size((int) width, (int) whole);
+            needed = wholeHeight();
         }
         try {
             return look.get();
         } finally {
             size((int) width, (int) height);
-        }
-    }
-
-    /** What passes is only counted: writing it down costs more than finding it. */
-    private List<String> violations(Map<String, Object> rules) {
-        return onTheWholePage(() -> {
-            script(Axe.SCRIPT);
-            List<?> found = (List<?>) driver.executeAsyncScript("""
-                    const done = arguments[arguments.length - 1];
-                    axe.run(document, {runOnly: arguments[0], resultTypes: ['violations'], preload: false}).then(
-                        r => done(r.violations.map(v => [v.id, ...v.nodes.map(n => n.html)])),
-                        e => done([['axe did not end', String(e)]]))""", rules);
-            return found.stream()
-                    .map(Browser::fault)
-                    .filter(fault -> !fault.endsWith(": []"))
-                    .toList();
-        });
-    }
-
-    /** @param violation the rule, then what breaks it */
-    private static String fault(Object violation) {
-        List<String> words = ((List<?>) violation).stream().map(String::valueOf).toList();
-        String rule = words.get(0);
-        return rule + ": "
-                + words.stream()
-                        .skip(1)
-                        .filter(html -> !(rule.equals("target-size") && isUnitFromAbove(html)))
-                        .limit(3)
-                        .toList();
-    }
-
-    private static boolean isUnitFromAbove(String html) {
-        return html.contains("role=\"button\" tabindex=\"-1\" data-k=");
-    }
-
-    /** The script of axe-core, which comes with its driver for Selenium. */
-    private static final class Axe {
-        static final String SCRIPT = read();
-
-        private static String read() {
-            try (InputStream in = AxeBuilder.class.getResourceAsStream("/axe.min.js")) {
-                return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-            } catch (IOException e) {
-                throw new UncheckedIOException(e);
-            }
         }
     }
 

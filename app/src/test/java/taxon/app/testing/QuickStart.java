@@ -9,10 +9,9 @@ import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
-import java.nio.file.attribute.FileTime;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
+import java.util.concurrent.TimeUnit;
 import java.util.spi.ToolProvider;
 import java.util.stream.Stream;
 import taxon.app.TaxonApplication;
@@ -22,6 +21,7 @@ import taxon.app.TaxonApplication;
  * half of the time from it, as {@code ./taxon} does. Made once for a build; a machine that cannot use it starts without.
  */
 final class QuickStart {
+    private static final int PATIENCE_SECONDS = 300;
     private static final Path FOLDER = Path.of("target", "quick-start").toAbsolutePath();
     private static final Path ARCHIVE = FOLDER.resolve("classes.jsa");
     private static final List<Path> CLASSES = classFolders();
@@ -77,27 +77,20 @@ final class QuickStart {
         return FOLDER.resolve(CLASSES.indexOf(classes) + ".jar");
     }
 
+    /** A jar that has changed makes the archive useless, too. */
     private static boolean isOutOfDate() throws IOException {
         if (!Files.exists(ARCHIVE)) {
             return true;
         }
-        FileTime made = Files.getLastModifiedTime(ARCHIVE);
-        for (Path classes : CLASSES) {
-            if (newest(classes).compareTo(made) > 0) {
-                return true;
+        long made = ARCHIVE.toFile().lastModified();
+        for (Path entry : entries().toList()) {
+            try (Stream<Path> files = Files.walk(entry)) {
+                if (files.anyMatch(f -> f.toFile().lastModified() > made)) {
+                    return true;
+                }
             }
         }
         return false;
-    }
-
-    private static FileTime newest(Path folder) throws IOException {
-        try (Stream<Path> files = Files.walk(folder)) {
-            List<FileTime> times = new ArrayList<>();
-            for (Path file : (Iterable<Path>) files::iterator) {
-                times.add(Files.getLastModifiedTime(file));
-            }
-            return times.stream().max(Comparator.naturalOrder()).orElseThrow();
-        }
     }
 
     private static void make() throws IOException {
@@ -114,7 +107,9 @@ final class QuickStart {
                 .redirectOutput(Redirect.DISCARD)
                 .start();
         try {
-            process.waitFor();
+            if (!process.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS)) {
+                process.destroyForcibly();
+            }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new AssertionError(e);

@@ -68,7 +68,7 @@ public final class Rigs {
     private Rigs() {}
 
     /**
-     * Seeds from 0 on: a third of so many, so that the tests that run before every commit end soon; all of them with
+     * Seeds from 0 on: a third of so many but no fewer than twenty, so that the tests that run before every commit end soon; all of them with
      * {@code ./taxon test --thorough}; at most N with {@code -Dtaxon.seeds=N}, as mutation tests have it.
      */
     public static LongStream seeds(int count) {
