@@ -373,27 +373,45 @@ public final class Browser implements AutoCloseable {
         return onTheWholePage(() -> Axe.faultsOfRules(driver, "color-contrast", "link-in-text-block"));
     }
 
-    private long wholeHeight() {
-        return (Long) script("return document.documentElement.scrollHeight");
-    }
-
     private List<String> onTheWholePage(Supplier<List<String>> look) {
         long width = (Long) script("return window.innerWidth");
         long height = (Long) script("return window.innerHeight");
-        // The whole page and a little more, so that nothing lies under the band or the tally, which stay in sight.
-        long whole = height;
-        long needed = wholeHeight();
-        // A table may grow with the window.
-        for (int round = 0; needed > whole && round < MOST_SIZES; round++) {
-            whole = needed + ROOM_FOR_THE_TALLY;
-            size((int) width, (int) whole);
-            needed = wholeHeight();
-        }
         try {
-            return look.get();
+            showTheWholePage(width);
+            List<String> found = look.get();
+            // A page that has grown under the look had something below its tally.
+            for (int again = 0; again < MOST_SIZES && showTheWholePage(width); again++) found = look.get();
+            return found;
         } finally {
             size((int) width, (int) height);
         }
+    }
+
+    /**
+     * Makes the window as high as the page and a little more, so that nothing lies under the band or the tally, which stay in
+     * sight.
+     *
+     * @return whether it was lower than the page
+     */
+    private boolean showTheWholePage(long width) {
+        int round = 0;
+        // A table may grow with the window.
+        for (long needed = heightThatIsMissing();
+                needed > 0 && round < MOST_SIZES;
+                needed = heightThatIsMissing(), round++) {
+            size((int) width, (int) needed + ROOM_FOR_THE_TALLY);
+        }
+        return round > 0 && round < MOST_SIZES;
+    }
+
+    /** The height of the page as it is drawn, two frames from now; 0 if all of it is in sight. */
+    private long heightThatIsMissing() {
+        return (Long) driver.executeAsyncScript("""
+                const done = arguments[arguments.length - 1];
+                requestAnimationFrame(() => requestAnimationFrame(() => {
+                    const height = document.documentElement.scrollHeight;
+                    done(height > window.innerHeight ? height : 0);
+                }));""");
     }
 
     public Object script(String script, Object... arguments) {
