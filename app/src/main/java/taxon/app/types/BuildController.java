@@ -109,8 +109,8 @@ class BuildController {
         Optional<FixtureType> from = Optional.ofNullable(request.getParameter("from"))
                 .filter(f -> !f.isBlank())
                 .map(id -> TypePaths.type(state, library, id));
-        String order = Objects.requireNonNullElse(request.getParameter("order"), "");
-        String begun = from.map(SheetWriter::write).orElseGet(() -> sheetOf(ChannelOrder.of(order)));
+        ChannelOrder order = ChannelOrder.of(Objects.requireNonNullElse(request.getParameter("order"), ""));
+        String begun = from.map(SheetWriter::write).orElseGet(() -> sheetOf(order));
         FormFault fault = (FormFault) Objects.requireNonNull(model.getAttribute(FormFault.NAME));
         String sheet = fault.value("build", "sheet", begun);
         boolean changes = from.filter(t -> library.isMadeHere(t.id())).isPresent();
@@ -121,6 +121,7 @@ class BuildController {
         model.addAttribute("hazards", FactsText.hazards());
         model.addAttribute("switchings", FactsText.switches());
         model.addAttribute("sheet", sheet);
+        model.addAttribute("leftOut", StandInText.leftOut(order));
         model.addAttribute("preview", Preview.of(SheetReader.read(sheet)));
         return "types/build";
     }

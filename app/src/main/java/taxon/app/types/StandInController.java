@@ -74,6 +74,7 @@ class StandInController {
         model.addAttribute(
                 "slots", order.slots().stream().map(StandInText::words).toList());
         model.addAttribute("unknown", order.unknown());
+        model.addAttribute("leftOut", StandInText.leftOut(order));
         model.addAttribute("lines", found.stream().map(Line::of).toList());
         model.addAttribute("known", library.index().size());
         return "types/stand-in";
@@ -151,6 +152,7 @@ class StandInController {
         order.slots().forEach(slots::add);
         var unknown = body.putArray("unknown");
         order.unknown().forEach(unknown::add);
+        StandInText.leftOut(order).ifPresent(sentence -> body.put("leftOut", sentence));
         var list = body.putArray("standIns");
         found.forEach(s -> {
             ObjectNode one = list.addObject()

@@ -173,11 +173,13 @@ class PagesTest {
         browser.script("""
                 const main = document.querySelector('main');
                 main.append(document.createElement('img'));
-                const pale = document.createElement('p');
-                pale.textContent = 'Hardly to be read';
-                pale.style.color = '#cccccc';
-                pale.style.backgroundColor = '#ffffff';
-                main.append(pale);""");
+                for (let line = 0; line < 30; line++) {
+                    const text = document.createElement('p');
+                    text.textContent = line === 20 ? 'Hardly to be read' : 'One of many';
+                    text.style.color = line === 20 ? '#cccccc' : '#000000';
+                    text.style.backgroundColor = '#ffffff';
+                    main.append(text);
+                }""");
         assertThat(browser.accessibilityFaults())
                 .anyMatch(f -> f.startsWith("image-alt: [<img"))
                 .anyMatch(f -> f.startsWith("color-contrast: [<p"));

@@ -23,7 +23,7 @@ class SettingHttpTest {
 
     @BeforeAll
     static void start() {
-        http = TaxonServer.shared().http();
+        http = TaxonServer.empty().http();
     }
 
     @BeforeEach

@@ -2,6 +2,7 @@ package taxon.app.types;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -222,6 +223,20 @@ class TypesHttpTest {
         JsonNode answer = standIn("Red, Blorp, Blue");
         assertThat(answer.path("unknown").get(0).asString()).isEqualTo("Blorp");
         assertThat(answer.path("slots").size()).isEqualTo(3);
+        assertThat(answer.has("leftOut")).isFalse();
+    }
+
+    @Test
+    void whatHasNoSlotInAnOrderIsSaidWhereverTheOrderIsUsed() {
+        String order = "R G B W ".repeat(128) + "dimmer";
+        String said = "“dimmer” and what is behind it is left out";
+        assertThat(standIn(order).path("leftOut").asString()).startsWith(said);
+        for (String page : List.of("/types/stand-in", "/types/build")) {
+            assertThat(http.page(job + page + "?order=" + encoded(order)).text())
+                    .contains(said);
+            assertThat(http.page(job + page + "?order=" + encoded("R G B W")).text())
+                    .doesNotContain("left out");
+        }
     }
 
     @Test

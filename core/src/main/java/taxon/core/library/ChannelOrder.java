@@ -3,19 +3,25 @@ package taxon.core.library;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import taxon.core.fixture.Attribute;
 import taxon.core.fixture.AttributeWords;
+import taxon.core.text.Texts;
 
 /**
  * A channel order as someone types it from a manual: "R G B W A UV strobe dimmer", with commas, lines or only spaces between.
  *
  * @param slots as in {@link ModeSummary#slots}
  * @param unknown the words that were not recognised; they take a slot each
+ * @param leftOutFrom the first name that has no slot or not all of its slots, because a mode has {@link #MOST_SLOTS} at most or
+ *     the text is longer than {@value #LONGEST_TEXT} characters; nothing behind it is read
  */
-public record ChannelOrder(List<String> slots, List<String> unknown) {
+public record ChannelOrder(List<String> slots, List<String> unknown, Optional<String> leftOutFrom) {
     public static final int MOST_SLOTS = 512;
+    private static final int LONGEST_TEXT = 20_000;
+    private static final int LONGEST_QUOTE = 40;
     private static final int LONGEST_NAME_IN_WORDS = 4;
     private static final Pattern BITS = Pattern.compile("(?i)\\b(16|24|32)[ -]?bits?\\b");
     private static final Pattern NUMBERED =
@@ -29,12 +35,24 @@ public record ChannelOrder(List<String> slots, List<String> unknown) {
     public static ChannelOrder of(String typed) {
         List<String> slots = new ArrayList<>();
         List<String> unknown = new ArrayList<>();
-        for (String name : names(typed)) {
+        Optional<String> leftOut = Optional.empty();
+        for (String name : names(typed.substring(0, Math.min(LONGEST_TEXT, typed.length())))) {
             if (slots.size() < MOST_SLOTS) {
                 add(name, slots, unknown);
+            } else {
+                slots.add(name);
+            }
+            if (slots.size() > MOST_SLOTS) {
+                leftOut = Optional.of(name);
+                break;
             }
         }
-        return new ChannelOrder(slots.subList(0, Math.min(MOST_SLOTS, slots.size())), unknown);
+        String rest = typed.substring(Math.min(LONGEST_TEXT, typed.length())).strip();
+        return new ChannelOrder(
+                slots.subList(0, Math.min(MOST_SLOTS, slots.size())),
+                unknown,
+                leftOut.or(() -> Optional.of(rest).filter(r -> !r.isEmpty()))
+                        .map(name -> Texts.clip(name, LONGEST_QUOTE)));
     }
 
     private static void add(String name, List<String> slots, List<String> unknown) {
@@ -58,10 +76,9 @@ public record ChannelOrder(List<String> slots, List<String> unknown) {
     }
 
     private static List<String> names(String typed) {
-        String text = typed.length() > 20_000 ? typed.substring(0, 20_000) : typed;
-        boolean separated = text.strip().matches("(?s).*[,;\\n\\t].*");
+        boolean separated = typed.strip().matches("(?s).*[,;\\n\\t].*");
         List<String> names = new ArrayList<>();
-        for (String piece : text.split(separated ? "[,;\\n\\t]+" : "\\n")) {
+        for (String piece : typed.split(separated ? "[,;\\n\\t]+" : "\\n")) {
             String bare = NUMBERED.matcher(piece).replaceFirst("").strip();
             if (!bare.isEmpty() && !bare.matches("\\d+")) {
                 names.addAll(separated ? List.of(bare) : apart(bare.split("\\s+")));
@@ -74,8 +91,8 @@ public record ChannelOrder(List<String> slots, List<String> unknown) {
     private static List<String> apart(String[] words) {
         List<String> names = new ArrayList<>();
         int at = 0;
-        // Each name takes a slot at least.
-        while (at < words.length && names.size() < MOST_SLOTS) {
+        // Each name takes a slot at least; the first that has none is told.
+        while (at < words.length && names.size() <= MOST_SLOTS) {
             int length = longestKnown(words, at);
             names.add(joined(words, at, length));
             at += length;

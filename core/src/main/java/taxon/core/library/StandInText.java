@@ -1,5 +1,6 @@
 package taxon.core.library;
 
+import java.util.Optional;
 import taxon.core.fixture.Attribute;
 import taxon.core.fixture.AttributeBook;
 import taxon.core.library.StandIn.Fit;
@@ -25,18 +26,28 @@ public final class StandInText {
     /** What the fit means for the show, in one sentence. */
     public static String advice(StandIn standIn) {
         int wrong = standIn.wrong().size();
-        String slots = wrong == 1 ? "1 slot" : wrong + " slots";
+        String slots = Counted.of(wrong, "slot");
         return switch (standIn.fit()) {
             case EXACT -> "Every slot does what the console means.";
             case MORE_BEHIND ->
                 "Works; the console sends " + slots + " more than the unit has, so keep "
                         + Counted.of(standIn.mode().footprint(), "slot") + " for each unit.";
-            case LESS_BEHIND -> "Works as far as it goes; the last " + slots + " of the unit stay as they are.";
+            case LESS_BEHIND ->
+                "Works as far as it goes; the last "
+                        + (wrong == 1 ? "slot of the unit stays as it is." : slots + " of the unit stay as they are.");
             case EXTRA_BETWEEN ->
                 "From slot " + standIn.wrong().get(0).slot() + " on, what the console sends is shifted.";
             case OTHER_ORDER -> slots + " would do something else.";
             case PARTLY -> slots + " would do something else or nothing.";
         };
+    }
+
+    /** What of a typed order is not looked at, if anything: "“blorp” and what is behind it is left out: …". */
+    public static Optional<String> leftOut(ChannelOrder order) {
+        return order.leftOutFrom()
+                .map(name -> "“" + name + "” and what is behind it is left out: a mode has at most "
+                        + ChannelOrder.MOST_SLOTS + " slots, and "
+                        + Counted.of(order.slots().size(), "slot") + " are read.");
     }
 
     /** "Slot 5: the console sends white, the unit takes it as amber". */

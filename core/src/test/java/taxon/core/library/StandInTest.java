@@ -104,6 +104,14 @@ class StandInTest {
         assertThat(ranked).extracting(StandIn::fit).containsExactly(Fit.PARTLY, Fit.LESS_BEHIND);
     }
 
+    @Test
+    void oneSlotThatIsNotReachedIsSaidOfOne() {
+        assertThat(only("R G B Pan", "ColorAdd_R ColorAdd_G ColorAdd_B").map(StandInText::advice))
+                .contains("Works as far as it goes; the last slot of the unit stays as it is.");
+        assertThat(only("R G B Pan Tilt", "ColorAdd_R ColorAdd_G ColorAdd_B").map(StandInText::advice))
+                .contains("Works as far as it goes; the last 2 slots of the unit stay as they are.");
+    }
+
     private static TypeSummary made(String name, String channels) {
         Mode mode = new Mode("only", Optional.empty(), List.of(ChannelScript.block("Main", channels)));
         return TypeSummary.of(
