@@ -20,12 +20,12 @@ if [ ${#missing[@]} -gt 0 ]; then
   fi
 fi
 
-# Every random rig that a test knows, where a third of them is tried by default, and every warning of the compiler's plugin.
+# Every random rig and every machine that a test knows, where some of them are tried by default, and every warning of the compiler's plugin.
 options=()
 for option in "$@"; do
   case "$option" in
     --thorough) options+=(-Dtaxon.seeds=1000000 -Dtaxon.oracle.rigs=30 -Dtaxon.explain.rounds=3
-      -Dlint.warnings=-Xep:MissingSummary:OFF) ;;
+      -Dtaxon.thorough=true -Dlint.warnings=-Xep:MissingSummary:OFF) ;;
     *) options+=("$option") ;;
   esac
 done

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -13,6 +15,19 @@ import tools.jackson.databind.JsonNode;
 
 /** A range for the job, an address for every box, and the card that Taxon speaks from. */
 class IpPlanHttpTest {
+    private static TaxonServer refusing;
+
+    @BeforeAll
+    static void start() {
+        refusing = TaxonServer.empty();
+        nodes(refusing.http());
+    }
+
+    @AfterAll
+    static void stop() {
+        refusing.close();
+    }
+
     private static List<String> cards(Http http) {
         return http.get("/jobs/1/network")
                 .json()
@@ -100,15 +115,13 @@ class IpPlanHttpTest {
                 "first-node|255|1 to 254"
             })
     void whatIsNoRangeIsRefusedAndNothingIsProposed(String field, String value, String reason) {
-        try (TaxonServer server = TaxonServer.empty()) {
-            Http http = server.http();
-            nodes(http);
-            Http.Answer answer = field.equals("range")
-                    ? http.edit("/ip-plan", field, value)
-                    : http.edit("/ip-plan", "range", "10.0.0.0/24", field, value);
-            assertThat(answer.status()).isEqualTo(422);
-            assertThat(answer.reasons()).contains(reason);
-        }
+        Http http = refusing.http();
+        Http.Answer answer = field.equals("range")
+                ? http.edit("/ip-plan", field, value)
+                : http.edit("/ip-plan", "range", "10.0.0.0/24", field, value);
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.reasons()).contains(reason);
+        assertThat(answer.json().has("proposal")).isFalse();
     }
 
     @Test

@@ -157,7 +157,7 @@ class StartTest {
                         "name",
                         "Full",
                         "note",
-                        ("note " + version + " ").repeat(120));
+                        ("note " + version + " ").repeat(400));
             }
             assertThat(answer.status()).as(answer.text()).isEqualTo(507);
             assertThat(answer.reasons()).contains("nothing was changed", "are free on the disk", "Taxon needs about");

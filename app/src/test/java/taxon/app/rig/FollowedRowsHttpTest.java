@@ -13,6 +13,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import taxon.app.testing.Http;
 import taxon.app.testing.TaxonServer;
+import taxon.core.testing.Rigs;
 import taxon.formats.json.Json;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -52,7 +53,7 @@ class FollowedRowsHttpTest {
     void whatDiffersMakesOfTheOldTableTheNewOne(String view) {
         Random random = new Random(view.hashCode());
         Shown shown = new Shown(view);
-        for (int i = 0; i < 40; i++) {
+        for (int i = 0; i < Rigs.seeds(40).count(); i++) {
             for (int edits = random.nextInt(3); edits >= 0; edits--) {
                 edit(random);
             }
