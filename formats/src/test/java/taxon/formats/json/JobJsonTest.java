@@ -25,7 +25,7 @@ import taxon.demo.DemoTypes;
 class JobJsonTest {
 
     static LongStream seeds() {
-        return LongStream.range(0, 60);
+        return Rigs.seeds(60);
     }
 
     @ParameterizedTest(name = "seed {0}")

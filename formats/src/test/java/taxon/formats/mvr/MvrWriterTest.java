@@ -43,7 +43,7 @@ class MvrWriterTest {
     private static final Instant NOW = Instant.parse("2026-05-01T12:00:00Z");
 
     static LongStream seeds() {
-        return LongStream.range(0, 100);
+        return Rigs.seeds(100);
     }
 
     private static ParsedMvr.Read read(byte[] file) {
