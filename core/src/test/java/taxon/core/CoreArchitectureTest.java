@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 class CoreArchitectureTest {
     private static final JavaClasses CORE = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())
+            .withImportOption(location -> !location.contains("-tests.jar"))
             .importPackages("taxon");
 
     @Test

@@ -66,9 +66,9 @@ final class RowMatcher {
     }
 
     /** Those whose key is alone on both sides. */
-    private void match(Match.Reason reason, Function<PatchRow, Optional<?>> key) {
-        Map<Object, Optional<PatchRow>> one = alone(ours, key);
-        Map<Object, Optional<PatchRow>> other = alone(theirs, key);
+    private <K> void match(Match.Reason reason, Function<PatchRow, Optional<K>> key) {
+        Map<K, Optional<PatchRow>> one = alone(ours, key);
+        Map<K, Optional<PatchRow>> other = alone(theirs, key);
         one.forEach((k, row) -> {
             Optional<PatchRow> there = other.getOrDefault(k, Optional.empty());
             if (row.isPresent() && there.isPresent()) {
@@ -77,8 +77,8 @@ final class RowMatcher {
         });
     }
 
-    private static Map<Object, Optional<PatchRow>> alone(Set<PatchRow> rows, Function<PatchRow, Optional<?>> key) {
-        Map<Object, Optional<PatchRow>> alone = new LinkedHashMap<>();
+    private static <K> Map<K, Optional<PatchRow>> alone(Set<PatchRow> rows, Function<PatchRow, Optional<K>> key) {
+        Map<K, Optional<PatchRow>> alone = new LinkedHashMap<>();
         for (PatchRow row : rows) {
             key.apply(row).ifPresent(k -> alone.merge(k, Optional.of(row), (a, b) -> Optional.empty()));
         }

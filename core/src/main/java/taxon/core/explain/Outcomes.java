@@ -27,10 +27,10 @@ final class Outcomes {
     }
 
     /** What all units that no rig touches answer, and what the others do. */
-    private record Parted(Set<Response> untouched, Set<Response> touched) {}
+    record Parted(Set<Response> untouched, Set<Response> touched) {}
 
     /** The same for two rigs exactly where the same answers. */
-    Object of(World world, Trial trial) {
+    Parted of(World world, Trial trial) {
         Set<Response> own = new HashSet<>();
         Set<Response> rest = new HashSet<>();
         if (!world.carried().isEmpty()) {

@@ -46,7 +46,7 @@ final class Trials {
 
     /** How much its outcome would tell, in bits. */
     private static double bits(Trial trial, List<Rival> rivals, Outcomes outcomes) {
-        Map<Object, Double> weights = new HashMap<>();
+        Map<Outcomes.Parted, Double> weights = new HashMap<>();
         double sum = 0;
         for (Rival rival : rivals) {
             weights.merge(outcomes.of(rival.world(), trial), rival.weight(), Double::sum);

@@ -8,7 +8,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.explain.World.Difference;
+import taxon.core.rig.FixtureKey;
 
 /** Weighs causes, and where no single one explains all, sets of them. Bounded. */
 final class Weighing {
@@ -25,7 +27,7 @@ final class Weighing {
 
     private final World planned;
     private final Likelihood likelihood;
-    private final Map<Object, Weighed> byDifference = new LinkedHashMap<>();
+    private final Map<Difference, Weighed> byDifference = new LinkedHashMap<>();
 
     Weighing(RigUnits rig, List<? extends Evidence> evidence) {
         planned = World.asPlanned(rig);
@@ -81,22 +83,24 @@ final class Weighing {
     /** Those that explain more than nothing does; of each thing that may be otherwise only the likeliest. */
     private List<Weighed> helpful(List<Weighed> singles) {
         double nothing = likelihood.of(planned).log();
-        Map<Set<Object>, Integer> ofOneThing = new LinkedHashMap<>();
+        Map<Things, Integer> ofOneThing = new LinkedHashMap<>();
         return singles.stream()
                 .filter(w -> w.fit().log() > nothing)
-                .filter(w -> ofOneThing.merge(things(w), 1, Integer::sum) <= MOST_OF_ONE_THING)
+                .filter(w -> ofOneThing.merge(Things.of(w), 1, Integer::sum) <= MOST_OF_ONE_THING)
                 .limit(MOST_HELPFUL)
                 .toList();
     }
 
-    private static Set<Object> things(Weighed weighed) {
-        Set<Object> things = weighed.world().units().keySet().stream().collect(Collectors.toSet());
-        things.addAll(weighed.world().carried().keySet());
-        return things;
+    /** What is otherwise than planned, but not how. */
+    private record Things(Set<FixtureKey> units, Set<UniverseNumber> lines) {
+        static Things of(Weighed weighed) {
+            return new Things(
+                    weighed.world().units().keySet(), weighed.world().carried().keySet());
+        }
     }
 
     private Collection<Weighed> larger(List<Weighed> sets, List<Weighed> helpful) {
-        Map<Object, Weighed> found = new LinkedHashMap<>();
+        Map<Difference, Weighed> found = new LinkedHashMap<>();
         for (Weighed set : sets) {
             for (Weighed one : helpful) {
                 joined(set, one).ifPresent(w -> found.putIfAbsent(w.world().difference(), w));
@@ -108,7 +112,7 @@ final class Weighing {
 
     /** Both at once, in one unit or in two; empty where the one undoes the other. */
     private Optional<Weighed> joined(Weighed set, Weighed one) {
-        List<Object> undone = List.of(set.world().difference(), one.world().difference());
+        List<Difference> undone = List.of(set.world().difference(), one.world().difference());
         return one.causes()
                 .get(0)
                 .in(set.world())

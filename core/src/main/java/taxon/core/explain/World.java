@@ -85,8 +85,10 @@ record World(RigUnits rig, Map<FixtureKey, UnitState> units, Map<UniverseNumber,
         return List.copyOf(lines);
     }
 
-    /** What is otherwise. */
-    Object difference() {
-        return List.of(units, carried);
+    /** What is otherwise than planned: two rigs of one plan are the same where this is. */
+    record Difference(Map<FixtureKey, UnitState> units, Map<UniverseNumber, UniverseNumber> carried) {}
+
+    Difference difference() {
+        return new Difference(units, carried);
     }
 }

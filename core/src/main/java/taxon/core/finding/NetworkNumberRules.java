@@ -33,10 +33,10 @@ final class NetworkNumberRules {
     }
 
     List<Finding> numberTwice() {
-        Map<Object, List<Universe>> byNumber = new LinkedHashMap<>();
-        Map<Object, Route> routes = new LinkedHashMap<>();
+        Map<String, List<Universe>> byNumber = new LinkedHashMap<>();
+        Map<String, Route> routes = new LinkedHashMap<>();
         for (Universe universe : routed) {
-            Set<Object> own = new HashSet<>();
+            Set<String> own = new HashSet<>();
             for (Route route : universe.routes()) {
                 number(route).filter(own::add).ifPresent(n -> {
                     byNumber.computeIfAbsent(n, k -> new ArrayList<>()).add(universe);
@@ -50,7 +50,7 @@ final class NetworkNumberRules {
                 Route route = Optional.ofNullable(routes.get(number)).orElseThrow();
                 found.add(found(
                         Rule.NUMBER_TWICE,
-                        number.toString(),
+                        number,
                         new NetworkGrounds.NumberTwice(numbers(universes), route),
                         recount()));
             }
@@ -58,9 +58,10 @@ final class NetworkNumberRules {
         return found;
     }
 
-    private static Optional<Object> number(Route route) {
+    /** As it is told: "0:0:1", "sacn 7". */
+    private static Optional<String> number(Route route) {
         if (route instanceof Route.ArtNet a) {
-            return Optional.of(a.address());
+            return Optional.of(a.address().toString());
         }
         return route instanceof Route.Sacn s ? Optional.of("sacn " + s.universe()) : Optional.empty();
     }

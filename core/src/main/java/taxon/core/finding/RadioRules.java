@@ -90,9 +90,9 @@ final class RadioRules {
     }
 
     /** One finding for all receivers of a state that are alike in what matters. */
-    private List<Finding> each(
-            LinkState state, Rule rule, Function<AirWay, Object> alike, Asked asked, Seen seen, Remedy remedy) {
-        Map<Object, List<AirWay>> groups = new LinkedHashMap<>();
+    private <K> List<Finding> each(
+            LinkState state, Rule rule, Function<AirWay, K> alike, Asked asked, Seen seen, Remedy remedy) {
+        Map<K, List<AirWay>> groups = new LinkedHashMap<>();
         ways.all().stream()
                 .filter(w -> w.state() == state && asked.of(w))
                 .forEach(w -> groups.computeIfAbsent(alike.apply(w), k -> new ArrayList<>())

@@ -18,6 +18,7 @@ import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.finding.SlotIndex.Seat;
+import taxon.core.fixture.TypeId;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.PlannedBlock;
 import taxon.core.rig.wish.Spacing.Starts;
@@ -193,6 +194,9 @@ final class WishRules {
                 : piece.stream().mapToInt(b -> longest[b.ref().block()]).sum();
     }
 
+    /** Fixtures of one type on one position. */
+    private record Row(int position, TypeId type) {}
+
     /**
      * One for each position where, among fixtures of one type on one universe, addresses do not ascend with the IDs. Named are
      * as few as can be so that the rest ascends: those outside the longest ascending piece.
@@ -203,12 +207,12 @@ final class WishRules {
             if (Ascending.isSo(seats)) {
                 return;
             }
-            Map<List<Object>, List<Seat>> rows = new HashMap<>();
+            Map<Row, List<Seat>> rows = new HashMap<>();
             for (Seat seat : seats) {
                 if (seat.block().ref().block() == 1
                         && seat.block().fixture().id().isPresent()) {
                     rows.computeIfAbsent(
-                                    List.of(
+                                    new Row(
                                             seat.block().fixture().position(),
                                             seat.block().type().id()),
                                     k -> new ArrayList<>())

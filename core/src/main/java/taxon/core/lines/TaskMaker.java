@@ -33,16 +33,19 @@ final class TaskMaker {
         rules = plan.sheet().network().cable();
     }
 
+    /** @param box the number of a box of which nobody knows where it is */
+    private record Whereabouts(Optional<Spot> spot, Optional<Integer> box) {}
+
     /** Outlets that are at one place. */
     record Place(Optional<Spot> spot, List<PortRef> ports) {}
 
     /** Outlets by where they are; those of boxes without a place are by box. */
     List<Place> places(List<PortRef> outlets) {
-        Map<Object, Place> places = new LinkedHashMap<>();
+        Map<Whereabouts, Place> places = new LinkedHashMap<>();
         for (PortRef port : outlets) {
             Box box = plan.box(port.box()).orElseThrow();
             Optional<Spot> spot = way.spot(box);
-            Object key = spot.<Object>map(s -> s).orElse(box.number());
+            Whereabouts key = new Whereabouts(spot, spot.isPresent() ? Optional.empty() : Optional.of(box.number()));
             places.computeIfAbsent(key, k -> new Place(spot, new ArrayList<>()))
                     .ports()
                     .add(port);

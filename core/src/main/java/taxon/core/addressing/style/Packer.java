@@ -4,6 +4,7 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.Deque;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -12,6 +13,7 @@ import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
+import taxon.core.fixture.TypeId;
 import taxon.core.packing.Bin;
 import taxon.core.packing.Effort;
 import taxon.core.packing.FewestBins;
@@ -156,21 +158,22 @@ final class Packer {
         return slot;
     }
 
+    /** @param block of its fixture, counted from 1 */
+    private record Kind(TypeId type, String mode, int block) {}
+
     /** The pieces of each type together; the type whose first piece comes first in the request stands first. */
     private static List<List<Piece>> inTypes(List<Piece> pieces) {
-        Map<List<Object>, List<Piece>> byType = new TreeMap<>(Comparator.comparing(Object::toString));
+        Map<Kind, List<Piece>> byType = new LinkedHashMap<>();
         pieces.stream()
                 .sorted(Comparator.comparingInt(Piece::index))
                 .forEach(r -> byType.computeIfAbsent(
-                                List.of(
+                                new Kind(
                                         r.type().id(),
                                         r.blocks().get(0).mode().name(),
                                         r.blocks().get(0).ref().block()),
                                 k -> new ArrayList<>())
                         .add(r));
-        return byType.values().stream()
-                .sorted(Comparator.comparingInt(l -> l.get(0).index()))
-                .toList();
+        return List.copyOf(byType.values());
     }
 
     /** On a coarse grain the last piece decides whether all fit: a type comes last whose piece may reach to the end. */

@@ -29,6 +29,7 @@ import taxon.core.packing.site.Site;
 import taxon.core.packing.site.SiteFill;
 import taxon.core.packing.site.SiteFilling;
 import taxon.core.packing.site.Sitter;
+import taxon.core.rig.FixtureKey;
 
 /**
  * Universes and pieces as sites and goods, so that all classes are placed together; and the filling turned back into places.
@@ -115,16 +116,25 @@ final class Sites {
                 .allMatch(s -> !s.piece().shares() && s.length() == s.piece().length());
     }
 
+    /**
+     * What universes have in common that are one site.
+     *
+     * @param longest the longest run that may begin at each slot
+     * @param only the one class that it is open to
+     * @param sitting its number where somebody may stay on it, so that it is a site of its own
+     */
+    private record Room(List<Integer> longest, OptionalInt only, OptionalInt sitting) {}
+
     /** Adds universes, each costing so much when it is begun; those that are alike become one site. */
     void add(List<Integer> numbers, long begin) {
-        Map<List<Object>, List<Integer>> together = new LinkedHashMap<>();
+        Map<Room, List<Integer>> together = new LinkedHashMap<>();
         for (int number : numbers) {
             int[] longest = space.universe(number).longestFrom(space.firstSlot(number));
-            boolean isAlone = sitters.containsKey(number);
             OptionalInt only = only(space.universe(number));
             if (Arrays.stream(longest).anyMatch(l -> l > 0) && only.orElse(0) >= 0) {
-                together.computeIfAbsent(
-                                List.of(Arrays.toString(longest), only, isAlone ? number : 0), k -> new ArrayList<>())
+                OptionalInt own = sitters.containsKey(number) ? OptionalInt.of(number) : OptionalInt.empty();
+                List<Integer> runs = Arrays.stream(longest).boxed().toList();
+                together.computeIfAbsent(new Room(runs, only, own), k -> new ArrayList<>())
                         .add(number);
             }
         }
@@ -202,11 +212,14 @@ final class Sites {
         return openings;
     }
 
+    /** A fixture, or a piece that several share. */
+    private record Whole(FixtureKey fixture, Optional<Piece> shared) {}
+
     /** The pieces of each fixture together; those that share an address by themselves. */
     private Collection<List<Piece>> byFixture() {
-        Map<Object, List<Piece>> together = new LinkedHashMap<>();
+        Map<Whole, List<Piece>> together = new LinkedHashMap<>();
         for (Piece piece : pieces) {
-            Object key = piece.shares() ? piece : piece.fixture().key();
+            Whole key = new Whole(piece.fixture().key(), piece.shares() ? Optional.of(piece) : Optional.empty());
             together.computeIfAbsent(key, k -> new ArrayList<>()).add(piece);
         }
         return together.values();
