@@ -7,8 +7,9 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import taxon.app.checks.Readings;
 import taxon.app.edit.JobEditor;
@@ -47,18 +48,22 @@ class WriteRunsTest {
     private static final BlockRef FIRST = new BlockRef(FixtureKey.of(1), 1);
     private static final List<SimPersonality> ONLY = List.of(new SimPersonality("only", List.of(16)));
 
-    private TaxonServer server;
+    private static TaxonServer server;
     private Optional<SimulatedRig> rig = Optional.empty();
 
-    @BeforeEach
-    void begin() {
+    @BeforeAll
+    static void begin() {
         server = TaxonServer.empty();
+    }
+
+    @AfterAll
+    static void end() {
+        server.close();
     }
 
     @AfterEach
     void stop() {
         rig.ifPresent(SimulatedRig::close);
-        server.close();
     }
 
     @Test
