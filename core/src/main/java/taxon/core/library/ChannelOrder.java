@@ -20,7 +20,7 @@ import taxon.core.text.Texts;
  */
 public record ChannelOrder(List<String> slots, List<String> unknown, Optional<String> leftOutFrom) {
     public static final int MOST_SLOTS = 512;
-    private static final int LONGEST_TEXT = 20_000;
+    public static final int LONGEST_TEXT = 20_000;
     private static final int LONGEST_QUOTE = 40;
     private static final int LONGEST_NAME_IN_WORDS = 4;
     private static final Pattern BITS = Pattern.compile("(?i)\\b(16|24|32)[ -]?bits?\\b");

@@ -44,10 +44,10 @@ public final class StandInText {
 
     /** What of a typed order is not looked at, if anything: "“blorp” and what is behind it is left out: …". */
     public static Optional<String> leftOut(ChannelOrder order) {
-        return order.leftOutFrom()
-                .map(name -> "“" + name + "” and what is behind it is left out: a mode has at most "
-                        + ChannelOrder.MOST_SLOTS + " slots, and "
-                        + Counted.of(order.slots().size(), "slot") + " are read.");
+        String why = order.slots().size() == ChannelOrder.MOST_SLOTS
+                ? "a mode has at most " + ChannelOrder.MOST_SLOTS + " slots."
+                : "no more than " + ChannelOrder.LONGEST_TEXT + " characters are read.";
+        return order.leftOutFrom().map(name -> "“" + name + "” and what is behind it is left out: " + why);
     }
 
     /** "Slot 5: the console sends white, the unit takes it as amber". */

@@ -38,8 +38,7 @@ class ChannelOrderTest {
         assertThat(ChannelOrder.of("Dimmer ".repeat(512) + "blorp iris").leftOutFrom())
                 .contains("blorp");
         assertThat(StandInText.leftOut(ChannelOrder.of("Dimmer, ".repeat(512) + "blorp")))
-                .contains(
-                        "“blorp” and what is behind it is left out: a mode has at most 512 slots, and 512 slots are read.");
+                .contains("“blorp” and what is behind it is left out: a mode has at most 512 slots.");
     }
 
     /** Its first slot is there, its second is not. */
@@ -55,6 +54,8 @@ class ChannelOrderTest {
         ChannelOrder order = ChannelOrder.of("dimmer," + " ".repeat(20_000) + "zoom, iris");
         assertThat(order.slots()).containsExactly("Dimmer");
         assertThat(order.leftOutFrom()).contains("zoom, iris");
+        assertThat(StandInText.leftOut(order))
+                .contains("“zoom, iris” and what is behind it is left out: no more than 20000 characters are read.");
         assertThat(ChannelOrder.of("dimmer" + " ".repeat(20_000)).leftOutFrom()).isEmpty();
     }
 }

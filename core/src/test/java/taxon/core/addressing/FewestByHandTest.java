@@ -1,0 +1,71 @@
+package taxon.core.addressing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static taxon.core.testing.Rigs.add;
+import static taxon.core.testing.Rigs.empty;
+import static taxon.core.testing.Rigs.place;
+import static taxon.core.testing.Rigs.type;
+
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import taxon.core.addressing.answer.AddressProposal;
+import taxon.core.addressing.request.PlacementRequest;
+import taxon.core.addressing.request.PlacementRequest.Scope;
+import taxon.core.dmx.SlotRange;
+import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseNumber;
+import taxon.core.dmx.UniverseSet;
+import taxon.core.rig.Plan;
+import taxon.core.rig.ReservedRun;
+import taxon.core.rig.wish.Spacing;
+import taxon.core.rig.wish.Spacing.Starts;
+import taxon.core.rig.wish.Wish;
+import taxon.core.rig.wish.Wish.Style;
+
+/** As few universes as can be, to the slot: what lies where in the room that a packing has found. */
+class FewestByHandTest {
+    private static final Wish FEWEST = Wish.USUAL.withStyle(Style.FEWEST_UNIVERSES);
+    private static final Wish ON_ONE = FEWEST.within(StartAddress.of(1, 1), UniverseSet.of(1, 1));
+
+    private static List<String> starts(Plan plan, Wish wish) {
+        AddressProposal proposal = Planner.propose(plan, new PlacementRequest(Scope.UNPLACED, Set.of(), wish));
+        assertThat(proposal.leftOut()).isEmpty();
+        return proposal.moves().stream().map(m -> m.after().toString()).toList();
+    }
+
+    private static Plan reserve(Plan plan, int universe, int first, int last) {
+        int number = plan.reservedRuns().size() + 1;
+        return plan.with(new ReservedRun(number, UniverseNumber.of(universe), new SlotRange(first, last), "kept"));
+    }
+
+    /** Of 15 and 10 slots at a pitch of 10 the long one fits into 25 slots only behind the short one, though it comes first. */
+    @Test
+    void onAPitchTheTypeThatReachesToTheEndComesLast() {
+        Plan plan = reserve(add(add(empty(), type("long", 15), 1, 1), type("short", 10), 1, 2), 1, 26, 512);
+        Wish pitch = ON_ONE.withSpacing(new Spacing(0, Starts.PITCH, 10, false));
+        assertThat(starts(plan, pitch)).containsExactly("1.011", "1.001");
+    }
+
+    /** With one slot more than both orders need, the request's own is kept. */
+    @Test
+    void whereBothOrdersFitTheFirstOfTheRequestLiesFirst() {
+        Plan plan = reserve(add(add(empty(), type("long", 15), 1, 1), type("short", 10), 1, 2), 1, 31, 512);
+        Wish pitch = ON_ONE.withSpacing(new Spacing(0, Starts.PITCH, 10, false));
+        assertThat(starts(plan, pitch)).containsExactly("1.001", "1.021");
+    }
+
+    @Test
+    void aGapIsKeptAcrossAReservedRun() {
+        Plan plan = reserve(reserve(add(empty(), type("a", 10), 2, 1), 1, 11, 12), 1, 43, 512);
+        assertThat(starts(plan, ON_ONE.withSpacing(new Spacing(20, Starts.ANYWHERE, 1, false))))
+                .containsExactly("1.001", "1.031");
+    }
+
+    /** Universe 2 is in use and costs nothing; what comes first in the request lies on universe 1 all the same. */
+    @Test
+    void whatComesFirstInTheRequestLiesFirstInTheRig() {
+        Plan plan = add(add(empty(), type("there", 400), 1, 1), type("a", 100), 2, 2);
+        assertThat(starts(place(plan, 1, 1, StartAddress.of(2, 1)), FEWEST)).containsExactly("1.001", "2.401");
+    }
+}
