@@ -9,6 +9,8 @@ import static taxon.core.testing.Rigs.type;
 import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.PlacementRequest.Scope;
@@ -16,6 +18,7 @@ import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.dmx.UniverseSet;
+import taxon.core.rig.FixtureId;
 import taxon.core.rig.Plan;
 import taxon.core.rig.ReservedRun;
 import taxon.core.rig.wish.Spacing;
@@ -67,5 +70,20 @@ class FewestByHandTest {
     void whatComesFirstInTheRequestLiesFirstInTheRig() {
         Plan plan = add(add(empty(), type("there", 400), 1, 1), type("a", 100), 2, 2);
         assertThat(starts(place(plan, 1, 1, StartAddress.of(2, 1)), FEWEST)).containsExactly("1.001", "2.401");
+    }
+
+    /** Two blocks of 60 never fit into 100 slots; what the one of them that fits gives back is taken by the next fixture. */
+    @ParameterizedTest
+    @EnumSource(Style.class)
+    void aFixtureThatFitsInHalfIsLeftOutAndItsRoomIsOffered(Style style) {
+        Plan plan = reserve(add(add(empty(), type("halves", 60, 60), 1, 1), type("next", 50), 1, 2), 1, 101, 512);
+        AddressProposal proposal =
+                Planner.propose(plan, new PlacementRequest(Scope.UNPLACED, Set.of(), ON_ONE.withStyle(style)));
+        assertThat(proposal.leftOut()).hasSize(1);
+        assertThat(proposal.leftOut().get(0).fixture().id()).contains(FixtureId.of(1));
+        assertThat(proposal.moves()).singleElement().satisfies(m -> {
+            assertThat(m.after().universe()).isEqualTo(UniverseNumber.of(1));
+            assertThat(m.after().slot().number()).isLessThanOrEqualTo(51);
+        });
     }
 }
