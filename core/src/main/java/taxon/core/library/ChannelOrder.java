@@ -33,26 +33,23 @@ public record ChannelOrder(List<String> slots, List<String> unknown, Optional<St
     }
 
     public static ChannelOrder of(String typed) {
+        int end = Math.min(LONGEST_TEXT, typed.length());
         List<String> slots = new ArrayList<>();
         List<String> unknown = new ArrayList<>();
-        Optional<String> leftOut = Optional.empty();
-        for (String name : names(typed.substring(0, Math.min(LONGEST_TEXT, typed.length())))) {
-            if (slots.size() < MOST_SLOTS) {
+        for (String name : names(typed.substring(0, end))) {
+            boolean isFull = slots.size() == MOST_SLOTS;
+            if (!isFull) {
                 add(name, slots, unknown);
-            } else {
-                slots.add(name);
             }
-            if (slots.size() > MOST_SLOTS) {
-                leftOut = Optional.of(name);
-                break;
+            if (isFull || slots.size() > MOST_SLOTS) {
+                return new ChannelOrder(slots.subList(0, MOST_SLOTS), unknown, quoted(name));
             }
         }
-        String rest = typed.substring(Math.min(LONGEST_TEXT, typed.length())).strip();
-        return new ChannelOrder(
-                slots.subList(0, Math.min(MOST_SLOTS, slots.size())),
-                unknown,
-                leftOut.or(() -> Optional.of(rest).filter(r -> !r.isEmpty()))
-                        .map(name -> Texts.clip(name, LONGEST_QUOTE)));
+        return new ChannelOrder(slots, unknown, quoted(typed.substring(end)));
+    }
+
+    private static Optional<String> quoted(String leftOut) {
+        return Optional.of(Texts.clip(leftOut, LONGEST_QUOTE)).filter(q -> !q.isEmpty());
     }
 
     private static void add(String name, List<String> slots, List<String> unknown) {
