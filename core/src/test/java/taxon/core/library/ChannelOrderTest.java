@@ -58,4 +58,11 @@ class ChannelOrderTest {
                 .contains("“zoom, iris” and what is behind it is left out: no more than 20000 characters are read.");
         assertThat(ChannelOrder.of("dimmer" + " ".repeat(20_000)).leftOutFrom()).isEmpty();
     }
+
+    @Test
+    void aNameOfControlCharactersAloneTakesItsSlotAndIsUnknown() {
+        ChannelOrder order = ChannelOrder.of("Dimmer,\u0000\u0001,Iris");
+        assertThat(order.slots()).containsExactly("Dimmer", "unreadable", "Iris");
+        assertThat(order.unknown()).hasSize(1);
+    }
 }
