@@ -86,15 +86,13 @@ final class WholeFixtures {
         }
     }
 
-    /** All pieces of a fixture find a place, or none is taken. */
+    /** All pieces of a fixture find a place, or none is taken. What it shares may have been placed with another before it. */
     private void offer(List<Piece> own, JobSpace space) {
-        JobSpace tried = space.copy();
-        Map<Integer, StartAddress> found = new NearPlaces(tried).place(own);
-        if (found.size() == own.size()) {
-            found.forEach((index, start) -> {
-                starts.put(index, start);
-                own.stream().filter(r -> r.index() == index).forEach(r -> space.take(start, r));
-            });
+        List<Piece> open = own.stream().filter(this::isOpen).toList();
+        Map<Integer, StartAddress> found = new NearPlaces(space.copy()).place(open);
+        if (found.size() == open.size()) {
+            starts.putAll(found);
+            open.forEach(r -> seat(r, space));
         }
     }
 }
