@@ -1,8 +1,8 @@
 #!/usr/bin/env bash
 # Mutation tests of the planner, the rules and the proof: which changes of the code does no test notice?
-# mutants.sh [--own | --by PACKAGE] [PACKAGE or CLASS …], a class as packing.SiteFilling (a star stands for any letters); prints a line for each
+# mutants.sh [--own | --by PACKAGE or TEST] [PACKAGE or CLASS …], a class as packing.SiteFilling (a star stands for any letters); prints a line for each
 # package and leaves the reports in core/target/mutants. With --own only the tests of that package take part, with --by those of another and all
-# below it: minutes instead of hours for the planner, and a lower bound of what all tests would
+# below it, or one test: minutes instead of hours for the planner, and a lower bound of what all tests would
 # notice. SEEDS says how many random rigs a test tries at most, 40 where it does not.
 set -euo pipefail
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
@@ -22,6 +22,7 @@ for package in "${packages[@]}"; do
   # A class with what is nested in it; a package's own name begins with a small letter.
   case "${package##*.}" in [A-Z]*) classes="taxon.core.$package*" ;; esac
   tests="taxon.core$by.*"
+  case "${by##*.}" in [A-Z]*) tests="taxon.core$by*" ;; esac
   # The package of a class is what stands before its capital letter.
   [ -z "$own" ] || tests="taxon.core.$(sed 's/\.[A-Z*].*//' <<<"$package").*"
   mvn -q -pl core -Pmutants org.pitest:pitest-maven:mutationCoverage \

@@ -4,15 +4,42 @@ import java.time.Clock;
 import java.util.List;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.autoconfigure.aop.AopAutoConfiguration;
+import org.springframework.boot.autoconfigure.info.ProjectInfoAutoConfiguration;
+import org.springframework.boot.autoconfigure.jmx.JmxAutoConfiguration;
+import org.springframework.boot.autoconfigure.ssl.SslAutoConfiguration;
+import org.springframework.boot.autoconfigure.task.TaskExecutionAutoConfiguration;
+import org.springframework.boot.autoconfigure.task.TaskSchedulingAutoConfiguration;
 import org.springframework.boot.context.properties.EnableConfigurationProperties;
+import org.springframework.boot.jackson.autoconfigure.JacksonAutoConfiguration;
+import org.springframework.boot.jdbc.autoconfigure.JdbcClientAutoConfiguration;
+import org.springframework.boot.jdbc.autoconfigure.JdbcTemplateAutoConfiguration;
+import org.springframework.boot.persistence.autoconfigure.PersistenceExceptionTranslationAutoConfiguration;
 import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration;
+import org.springframework.boot.transaction.autoconfigure.TransactionAutoConfiguration;
 import taxon.app.command.CheckCommand;
 import taxon.app.command.CompareCommand;
 import taxon.app.start.StartTrouble;
 import taxon.app.store.copies.StoreCommand;
 
 /** Starts Taxon: one process, one SQLite file, bound to 127.0.0.1. */
-@SpringBootApplication(proxyBeanMethods = false, exclude = UserDetailsServiceAutoConfiguration.class)
+@SpringBootApplication(
+        proxyBeanMethods = false,
+        // What Taxon does not use is not looked for at each start, which is a third of it.
+        exclude = {
+            AopAutoConfiguration.class,
+            JacksonAutoConfiguration.class,
+            JdbcClientAutoConfiguration.class,
+            JdbcTemplateAutoConfiguration.class,
+            JmxAutoConfiguration.class,
+            PersistenceExceptionTranslationAutoConfiguration.class,
+            ProjectInfoAutoConfiguration.class,
+            SslAutoConfiguration.class,
+            TaskExecutionAutoConfiguration.class,
+            TaskSchedulingAutoConfiguration.class,
+            TransactionAutoConfiguration.class,
+            UserDetailsServiceAutoConfiguration.class
+        })
 @EnableConfigurationProperties(TaxonSettings.class)
 public class TaxonApplication {
     private static final int REFUSED = 1;

@@ -6,6 +6,7 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
+import taxon.app.testing.CheckedRig;
 import taxon.app.testing.Http;
 import taxon.app.testing.TaxonServer;
 import tools.jackson.databind.JsonNode;
@@ -27,17 +28,8 @@ class CheckListHttpTest {
         server.close();
     }
 
-    private JsonNode fixture(String id) {
-        for (JsonNode fixture : http.get("/jobs/1/fixtures").json().path("fixtures")) {
-            if (fixture.path("id").asString("").equals(id)) {
-                return fixture;
-            }
-        }
-        throw new AssertionError("no fixture " + id);
-    }
-
     private String unit(String id) {
-        return "/jobs/1/checks/list/" + fixture(id).path("key").asInt();
+        return "/jobs/1/checks/list/" + new CheckedRig(http).key(id);
     }
 
     private String state(String id, String item) {
@@ -59,12 +51,9 @@ class CheckListHttpTest {
                 .anyMatch(c -> c.path("item").asString().equals("address")
                         && c.path("fixture").asInt()
                                 == fixture("204").path("key").asInt());
-        assertThat(http.post("/jobs/1/undo", "version", job(http)).status()).isEqualTo(200);
+        assertThat(http.post("/jobs/1/undo", "version", http.version(1)).status())
+                .isEqualTo(200);
         assertThat(state("204", "address")).isEqualTo("none");
-    }
-
-    private static int job(Http http) {
-        return http.get("/jobs/1").json().path("version").asInt();
     }
 
     @Test

@@ -8,6 +8,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
+import taxon.app.testing.CheckedRig;
 import taxon.app.testing.Http;
 import taxon.app.testing.Http.Answer;
 import taxon.app.testing.TaxonServer;
@@ -215,16 +216,8 @@ class CheckedBoxesHttpTest {
 
     @Test
     void aUnitThatNobodyPlannedIsTakenIntoThePlan() {
-        http.post("/jobs/1/checks/read");
-        Wait.until(
-                "the rig is read without an end",
-                () -> http.get("/jobs/1/checks")
-                        .json()
-                        .path("reading")
-                        .asString()
-                        .equals("done"));
-        JsonNode odd = http.get("/jobs/1/checks")
-                .json()
+        JsonNode odd = new CheckedRig(http)
+                .read()
                 .path("lines")
                 .valueStream()
                 .filter(l -> l.path("verdict").asString().equals("unexpected"))

@@ -110,6 +110,15 @@ class JobHttpTest {
     }
 
     @Test
+    void theVersionAloneIsThatOfTheWholeJob() {
+        long before = http.version(job);
+        add(2, "generic-rgb/3-channel", 1);
+        assertThat(http.version(job)).isGreaterThan(before);
+        assertThat(http.get("/jobs/" + job).json().path("version").asLong()).isEqualTo(http.version(job));
+        assertThat(http.get("/jobs/4711/version").status()).isEqualTo(404);
+    }
+
+    @Test
     void fixturesAreAddedPlacedMovedAndCleared() {
         add(8, "fernglass-tern/16-channel", 101);
         int proposal = http.post("/jobs/" + job + "/proposals", "scope", "unplaced", "from", "1.1", "gap", 0)

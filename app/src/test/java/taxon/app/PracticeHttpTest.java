@@ -6,6 +6,7 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
+import taxon.app.testing.CheckedRig;
 import taxon.app.testing.Http;
 import taxon.app.testing.TaxonServer;
 import taxon.app.testing.Wait;
@@ -30,17 +31,6 @@ class PracticeHttpTest {
         server.close();
     }
 
-    private void read() {
-        http.post("/jobs/1/checks/read");
-        Wait.until(
-                "the rig is read without an end",
-                () -> http.get("/jobs/1/checks")
-                        .json()
-                        .path("reading")
-                        .asString()
-                        .equals("done"));
-    }
-
     @Test
     void lastShowsAddressIsFoundByReadingAndPutRightByOneWrite() {
         assertThat(http.post(PRACTICE + "/begin", "case", "last-shows-address", "seed", 4)
@@ -54,7 +44,7 @@ class PracticeHttpTest {
                         .path(0)
                         .asString())
                 .isEqualTo("hidden while somebody practises");
-        read();
+        new CheckedRig(http).read();
         int list = http.post("/jobs/1/checks/writes", "units", "all", "items", "address")
                 .json()
                 .path("id")

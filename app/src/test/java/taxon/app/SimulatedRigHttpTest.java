@@ -2,7 +2,6 @@ package taxon.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.List;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
@@ -10,6 +9,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import taxon.app.testing.CheckedRig;
 import taxon.app.testing.Http;
 import taxon.app.testing.TaxonServer;
 import taxon.app.testing.Wait;
@@ -83,7 +83,7 @@ class SimulatedRigHttpTest {
     @Test
     void whatTheRigSaysIsASideThatIsNeverWhole() {
         assertThat(http.post("/jobs/1/compare/with", "with", "rig").status()).isIn(200, 422);
-        read();
+        new CheckedRig(http).read();
         int id = http.post("/jobs/1/compare/with", "with", "rig")
                 .json()
                 .path("comparison")
@@ -100,31 +100,11 @@ class SimulatedRigHttpTest {
         http.post(page + "/drop");
     }
 
-    private JsonNode read() {
-        http.post("/jobs/1/checks/read");
-        Wait.until(
-                "the reading goes on and on",
-                () -> http.get("/jobs/1/checks")
-                        .json()
-                        .path("reading")
-                        .asString()
-                        .equals("done"));
-        return http.get("/jobs/1/checks").json();
-    }
-
-    private static List<String> differences(JsonNode checks) {
-        return checks.path("boxes")
-                .valueStream()
-                .flatMap(b -> b.path("differences").valueStream())
-                .map(JsonNode::asString)
-                .toList();
-    }
-
     @Test
     void withoutAFaultAllBoxesAreAsPlanned() {
-        JsonNode checks = read();
+        JsonNode checks = new CheckedRig(http).read();
         assertThat(checks.path("boxes")).hasSize(4);
-        assertThat(differences(checks)).isEmpty();
+        assertThat(CheckedRig.differences(checks)).isEmpty();
         assertThat(http.page("/jobs/1/checks").text()).contains("as planned in what they say of themselves: 4 of 4.");
     }
 
@@ -144,21 +124,23 @@ class SimulatedRigHttpTest {
         assertThat(http.post(RIG + "/faults", "box", box, "fault", fault, "port", port)
                         .status())
                 .isEqualTo(200);
-        assertThat(differences(read())).containsExactly(said.replace("NET", server.network()));
+        assertThat(CheckedRig.differences(new CheckedRig(http).read()))
+                .containsExactly(said.replace("NET", server.network()));
     }
 
     @Test
     void anInterfaceThatIsPulledOutIsTold() {
         http.post(RIG + "/unplug");
-        assertThat(differences(read())).containsExactly("House interface is not plugged into this computer.");
+        assertThat(CheckedRig.differences(new CheckedRig(http).read()))
+                .containsExactly("House interface is not plugged into this computer.");
     }
 
     @Test
     void unitsWhoseReceiversLostTheirLinkAreMissing() {
-        int before = found(read());
+        int before = found(new CheckedRig(http).read());
         assertThat(before).isPositive();
         http.post(RIG + "/faults", "box", "Dock radio", "fault", "links-lost", "port", 1);
-        assertThat(found(read())).isZero();
+        assertThat(found(new CheckedRig(http).read())).isZero();
     }
 
     /** How many units answered on the wireless universe. */

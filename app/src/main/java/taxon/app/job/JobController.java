@@ -73,6 +73,13 @@ class JobController {
         return Reply.json(HttpStatus.OK, body);
     }
 
+    /** What every change has to name; asked again and again, so without the job itself. */
+    @GetMapping("/jobs/{job}/version")
+    Object version(@PathVariable int job) {
+        long version = frames.state(job).version();
+        return Reply.json(HttpStatus.OK, Json.object().put("job", job).put("version", version));
+    }
+
     /** The job as it is now, as a file that can be imported elsewhere. */
     @GetMapping("/jobs/{job}/job.json")
     ResponseEntity<String> file(@PathVariable int job) {

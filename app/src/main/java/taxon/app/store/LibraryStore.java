@@ -9,7 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Repository;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import taxon.app.store.LibraryMapper.TypeRow;
 import taxon.core.fixture.FixtureType;
 import taxon.core.fixture.SettingGuide;
@@ -30,9 +30,11 @@ import tools.jackson.databind.node.JsonNodeFactory;
 @Repository
 public class LibraryStore {
     private final LibraryMapper rows;
+    private final TransactionTemplate transaction;
     private final Clock clock;
 
-    LibraryStore(LibraryMapper rows, Clock clock) {
+    LibraryStore(LibraryMapper rows, TransactionTemplate transaction, Clock clock) {
+        this.transaction = transaction;
         this.rows = rows;
         this.clock = clock;
     }
@@ -103,12 +105,13 @@ public class LibraryStore {
     }
 
     /** Keeps a type and the file that it was read from, both or neither. */
-    @Transactional
     public void putImported(FixtureType type, List<String> notes, NewFile file) {
-        String at = clock.instant().toString();
-        rows.addFile(file.digest(), file.name(), file.content(), at);
-        put(type, Source.IMPORTED, "", notes, Optional.of(file.digest()));
-        rows.addOriginal(type.id().value(), file.digest(), at);
+        transaction.executeWithoutResult(status -> {
+            String at = clock.instant().toString();
+            rows.addFile(file.digest(), file.name(), file.content(), at);
+            put(type, Source.IMPORTED, "", notes, Optional.of(file.digest()));
+            rows.addOriginal(type.id().value(), file.digest(), at);
+        });
     }
 
     private void put(FixtureType type, Source source, String derivedFrom, List<String> notes, Optional<String> digest) {

@@ -7,12 +7,13 @@ import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
 import org.springframework.stereotype.Repository;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import taxon.app.store.PrintMapper.PaperRow;
 import taxon.app.store.PrintMapper.SummedRow;
 import taxon.core.paper.PaperCode;
@@ -26,10 +27,12 @@ public class PrintStore {
     private static final int MOST_TURNS = 20;
 
     private final PrintMapper rows;
+    private final TransactionTemplate transaction;
     private final Clock clock;
 
-    PrintStore(PrintMapper rows, Clock clock) {
+    PrintStore(PrintMapper rows, TransactionTemplate transaction, Clock clock) {
         this.rows = rows;
+        this.transaction = transaction;
         this.clock = clock;
     }
 
@@ -51,8 +54,11 @@ public class PrintStore {
     public record Print(int id, PaperCode code, Which which, String revision, String who, Instant at) {}
 
     /** The code of a paper; what stands on it is kept under that code. The same words have the same code. */
-    @Transactional
     public PaperCode code(Which which, PaperText text) {
+        return together(() -> codeFor(which, text));
+    }
+
+    private PaperCode codeFor(Which which, PaperText text) {
         String fingerprint = text.fingerprint();
         for (int turn = 0; turn < MOST_TURNS; turn++) {
             PaperCode code = PaperCode.of(which.job(), which.kind().slug() + which.query(), fingerprint, turn);
@@ -75,9 +81,8 @@ public class PrintStore {
     }
 
     /** Does several things as one, which costs as much as one. */
-    @Transactional
     public <T> T together(Supplier<T> work) {
-        return work.get();
+        return Objects.requireNonNull(transaction.execute(status -> work.get()));
     }
 
     /**

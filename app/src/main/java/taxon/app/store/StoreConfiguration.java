@@ -13,6 +13,8 @@ import org.springframework.boot.flyway.autoconfigure.FlywayMigrationStrategy;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.annotation.Primary;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 import taxon.app.TaxonSettings;
 import taxon.app.store.copies.StoreCopy;
 import taxon.app.store.file.StoreContent;
@@ -87,6 +89,12 @@ class StoreConfiguration {
         return configuration -> configuration
                 .getTypeHandlerRegistry()
                 .register(byte[].class, JdbcType.BLOB, ByteArrayTypeHandler.class);
+    }
+
+    /** Transactions are begun where they are needed, by name; no class of Taxon is wrapped for them. */
+    @Bean
+    TransactionTemplate transaction(PlatformTransactionManager manager) {
+        return new TransactionTemplate(manager);
     }
 
     @Bean

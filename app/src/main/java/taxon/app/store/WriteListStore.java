@@ -1,9 +1,10 @@
 package taxon.app.store;
 
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import org.springframework.stereotype.Repository;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import taxon.core.writing.WriteList;
 import taxon.formats.json.Json;
 import taxon.formats.json.WriteListJson;
@@ -15,21 +16,24 @@ public class WriteListStore {
     public static final int MOST = 50;
 
     private final WriteListMapper rows;
+    private final TransactionTemplate transaction;
 
-    WriteListStore(WriteListMapper rows) {
+    WriteListStore(WriteListMapper rows, TransactionTemplate transaction) {
         this.rows = rows;
+        this.transaction = transaction;
     }
 
     /** A list under its number. */
     public record Kept(int id, WriteList list) {}
 
     /** Keeps a list and gives its number. */
-    @Transactional
     public int add(int job, WriteList list) {
-        int id = rows.nextId();
-        rows.add(id, job, WriteListJson.write(list).toString());
-        rows.keepOnly(job, MOST);
-        return id;
+        return Objects.requireNonNull(transaction.execute(status -> {
+            int id = rows.nextId();
+            rows.add(id, job, WriteListJson.write(list).toString());
+            rows.keepOnly(job, MOST);
+            return id;
+        }));
     }
 
     /** Keeps what became of a list. */

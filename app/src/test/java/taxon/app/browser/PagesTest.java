@@ -14,9 +14,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.openqa.selenium.Keys;
 import taxon.app.testing.Browser;
+import taxon.app.testing.CheckedRig;
 import taxon.app.testing.Http;
 import taxon.app.testing.TaxonServer;
-import taxon.app.testing.Wait;
 
 /** Every page of the demo: nothing asked of another host, no complaint, WCAG 2.2 AA by axe-core, by day and by night. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
@@ -92,15 +92,8 @@ class PagesTest {
         server = TaxonServer.demo();
         Http http = server.http();
         http.post("/jobs/1/checks/seen/listen");
-        http.post("/jobs/1/checks/read");
         http.post("/jobs/1/checks/boxes/look");
-        Wait.until(
-                "the rig is not read",
-                () -> http.get("/jobs/1/checks")
-                        .json()
-                        .path("reading")
-                        .asString()
-                        .equals("done"));
+        new CheckedRig(http).read();
         http.post("/jobs/1/checks/writes", "units", "all", "items", "address,label");
         http.post("/jobs/1/compare/rows", "rows", "ID\tType\tUniverse\tSlot\n301\tKestrel\t2\t243\n\tTern\t9\t1\n");
         http.post("/jobs/1/take-overs", "from", "revision", "which", "A");

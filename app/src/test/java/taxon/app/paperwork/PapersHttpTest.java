@@ -226,11 +226,7 @@ class PapersHttpTest {
         // The one whose mode its type lacks is refused with a sentence.
         assertThat(http.get(list).json().path("fixtures").asInt()).isEqualTo(94);
         assertThat(http.get(list).text()).contains("The mode “12-channel” is not known");
-        assertThat(http.post(
-                                list + "/apply",
-                                "version",
-                                http.get(job).json().path("version").asLong())
-                        .status())
+        assertThat(http.post(list + "/apply", "version", http.version(job)).status())
                 .isEqualTo(200);
         assertThat(kept(http.get(job + "/paperwork/by-fixture.csv").text()))
                 .containsExactlyInAnyOrderElementsOf(

@@ -35,8 +35,7 @@ class SettingHttpTest {
     }
 
     private Answer sent(String path, Object... fields) {
-        List<Object> all = new ArrayList<>(
-                List.of("version", http.get(job).json().path("version").asLong()));
+        List<Object> all = new ArrayList<>(List.of("version", http.version(job)));
         all.addAll(List.of(fields));
         return http.post(job + path, all.toArray());
     }

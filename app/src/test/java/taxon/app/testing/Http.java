@@ -86,7 +86,7 @@ public final class Http {
 
     /** The version of a job by its path. */
     public long version(String job) {
-        return get(job).json().path("version").asLong();
+        return get(job + "/version").json().path("version").asLong();
     }
 
     /** Posts to a job on its newest version, which is done. */

@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import taxon.core.addressing.answer.AddressProposal;
+import taxon.core.addressing.answer.Optimum;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.PlacementRequest.Scope;
 import taxon.core.dmx.SlotRange;
@@ -85,5 +86,26 @@ class FewestByHandTest {
             assertThat(m.after().universe()).isEqualTo(UniverseNumber.of(1));
             assertThat(m.after().slot().number()).isLessThanOrEqualTo(51);
         });
+    }
+
+    /**
+     * The nearest places in this order leave 132 slots over; packed anew all fit. What is allowed begins far above what is in use,
+     * which is nothing.
+     */
+    @Test
+    void leastChangePacksOnHighUniversesAsItDoesOnLowOnes() {
+        for (int first : new int[] {1, 10, 400}) {
+            Plan plan = empty();
+            int id = 1;
+            for (int slots : new int[] {200, 190, 180, 170, 152, 132}) {
+                plan = add(plan, type("of-" + slots, slots), 1, id++);
+            }
+            Wish wish = Wish.USUAL
+                    .withStyle(Style.LEAST_CHANGE)
+                    .within(StartAddress.of(first, 1), UniverseSet.of(first, first + 1));
+            AddressProposal proposal = Planner.propose(plan, new PlacementRequest(Scope.ALL, Set.of(), wish));
+            assertThat(proposal.leftOut()).as("from universe " + first).isEmpty();
+            assertThat(proposal.optimum()).isEqualTo(new Optimum.Least(0, 0));
+        }
     }
 }

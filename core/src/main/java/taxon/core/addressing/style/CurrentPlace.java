@@ -9,7 +9,7 @@ import taxon.core.rig.Fixture;
 /**
  * Where a fixture that may move is now.
  *
- * @param index its place in the order of the request, from 0
+ * @param index its place among those that have an address, in the order of the request, from 0
  * @param weight what moving costs, in points
  * @param spots what its pieces take now, with the room that is kept
  * @param trouble why it cannot stay, whatever the others that are asked for do

@@ -90,14 +90,14 @@ final class RoomPacking {
                 : new Packed(Optional.empty(), placed.filling().leftAtLeast() > 0);
     }
 
-    /** The universes that are allowed, at most as many as there are pieces and some. */
+    /** The universes that are allowed: those up to the highest that is in use, and then at most one for each piece. */
     List<Integer> allowed() {
         List<Integer> universes = new ArrayList<>();
         Optional<Integer> at = task.base().firstAllowed();
-        int most = task.request().pieces().size()
-                + Math.max(task.base().highest(), highestNow())
-                - task.base().wish().from().universe().number();
-        while (at.isPresent() && universes.size() <= most) {
+        int before = task.base().wish().from().universe().number() - 1;
+        int inUse = Math.max(Math.max(task.base().highest(), highestNow()), before) - before;
+        while (at.isPresent()
+                && universes.size() < inUse + task.request().pieces().size()) {
             universes.add(at.get());
             at = task.base().allowedFrom(at.get() + 1);
         }
