@@ -49,8 +49,7 @@ class CheckListHttpTest {
         JsonNode job = http.get("/jobs/1/job.json").json();
         assertThat(job.path("checks").valueStream())
                 .anyMatch(c -> c.path("item").asString().equals("address")
-                        && c.path("fixture").asInt()
-                                == fixture("204").path("key").asInt());
+                        && c.path("fixture").asInt() == new CheckedRig(http).key("204"));
         assertThat(http.post("/jobs/1/undo", "version", http.version(1)).status())
                 .isEqualTo(200);
         assertThat(state("204", "address")).isEqualTo("none");
