@@ -44,7 +44,7 @@ class MakeRoomTest {
     private static final int LAST = 512;
 
     static LongStream seeds() {
-        return Rigs.seeds(90);
+        return Rigs.seeds(60);
     }
 
     /** Slots that are free, of a universe on which one class may lie at most. */
