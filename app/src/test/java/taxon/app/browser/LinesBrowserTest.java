@@ -58,7 +58,7 @@ class LinesBrowserTest {
     @Test
     @Order(1)
     void aUniverseIsDraggedToASparePort() {
-        browser.dragTo("[data-universe='6']", "[data-outlet='2/3'] rect");
+        browser.pointer().dragTo("[data-universe='6']", "[data-outlet='2/3'] rect");
         browser.see("#network-told", "Universe 6 leaves by port 2/3 now");
         assertThat(universeAt("2/3")).isEqualTo("6");
         browser.click("form[action$='/undo'] button");
@@ -69,7 +69,7 @@ class LinesBrowserTest {
     @Order(2)
     void aUnitIsDraggedAlongItsLine() {
         assertThat(stops(2)).startsWith("201", "202", "203");
-        browser.dragTo("[data-line='2'] [data-place='1']", "[data-line='2'] [data-place='3']");
+        browser.pointer().dragTo("[data-line='2'] [data-place='1']", "[data-line='2'] [data-place='3']");
         browser.see("#network-told", "is plugged into line 2");
         assertThat(stops(2)).startsWith("202", "203", "201");
     }
@@ -121,7 +121,7 @@ class LinesBrowserTest {
         http.edit("/lines", "name", "B2", "outlet", "2/4");
         String first = stops(2).get(0);
         browser.open(server.url() + "/jobs/1/network");
-        browser.dragTo("[data-line='2'] [data-place='1']", "[data-outlet='2/4'] rect");
+        browser.pointer().dragTo("[data-line='2'] [data-place='1']", "[data-outlet='2/4'] rect");
         browser.see("#network-told", "is plugged into line " + line);
         assertThat(stops(line)).containsExactly(first);
         assertThat(stops(2)).doesNotContain(first);

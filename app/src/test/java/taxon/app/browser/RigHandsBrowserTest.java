@@ -75,7 +75,7 @@ class RigHandsBrowserTest {
     void anAreaOfTheDrawingIsChosenWithShiftAndCtrlOnTop() {
         browser.open(job() + "rig");
         browser.see("#shown", "208 rows");
-        browser.dragOver(unit(1), unit(3), 6);
+        browser.pointer().dragOver(unit(1), unit(3), 6);
         browser.see(".card .id", "3");
         assertThat(browser.url()).endsWith("?sel=1-3");
         browser.clickWith(Keys.CONTROL, unit(2));
@@ -94,12 +94,12 @@ class RigHandsBrowserTest {
     void unitsAreDraggedAlongTheirPositionOnSteps() {
         post("/jobs/1/jot", "q", "arrange 201-208 from -7 to 7");
         browser.open(job() + "rig?sel=2-4");
-        browser.drag(unit(3), 40, 0);
+        browser.pointer().drag(unit(3), 40, 0);
         browser.see("#proposal h2", "3 units arranged");
         assertThat(browser.texts("#proposal td").toString()).contains("-3 m", "-2 m", "-1 m");
         browser.press(Keys.ENTER);
         browser.see(".told", "3 units arranged.");
-        browser.drag(unit(8), -41, 6);
+        browser.pointer().drag(unit(8), -41, 6);
         browser.until("not moved", () -> browser.texts("#grid td").contains("6 m"));
         browser.pressWith(Keys.CONTROL, "z");
         browser.see(".told", "Undone: Offset of 208.");
@@ -112,7 +112,7 @@ class RigHandsBrowserTest {
         browser.open(job() + "rig");
         assertThat(browser.count("#above rect[data-k]")).isEqualTo(200);
         assertThat(browser.texts("#above text")).contains("201").doesNotContain("1001");
-        browser.dragOver(unit(9), unit(12), 4);
+        browser.pointer().dragOver(unit(9), unit(12), 4);
         // A unit is four pixels wide here, so the area may just hold one more.
         browser.until("no area", () -> browser.url().matches(".*\\?sel=9-1[23]"));
         browser.click("[data-zoom=chosen]");

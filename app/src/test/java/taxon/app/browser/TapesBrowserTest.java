@@ -90,7 +90,7 @@ class TapesBrowserTest {
     void aUnitIsDraggedAlongItsTapeAndUndone() {
         open("addresses");
         int before = Integer.parseInt(at(1));
-        browser.drag(unit(1), 3 * PIXELS_OF_100_SLOTS, 0);
+        browser.pointer().drag(unit(1), 3 * PIXELS_OF_100_SLOTS, 0);
         browser.until("not moved", () -> !at(1).equals(Integer.toString(before)));
         assertThat(Integer.parseInt(at(1))).isBetween(before + 295, before + 305);
         browser.pressWith(Keys.CONTROL, "z");
@@ -103,7 +103,7 @@ class TapesBrowserTest {
     void aUnitThatIsDroppedOnAnotherStaysWhereItWas() {
         open("addresses");
         String before = at(2);
-        browser.drag(unit(2), 30, 0);
+        browser.pointer().drag(unit(2), 30, 0);
         browser.see(".hint", "is not free");
         assertThat(at(2)).isEqualTo(before);
     }
@@ -134,7 +134,7 @@ class TapesBrowserTest {
     @Order(5)
     void severalThatAreDraggedTogetherBecomeAProposal() {
         open("addresses?sel=4-6");
-        browser.drag(unit(5), 2 * PIXELS_OF_100_SLOTS, 0);
+        browser.pointer().drag(unit(5), 2 * PIXELS_OF_100_SLOTS, 0);
         browser.see("#proposal h2", "3 fixtures move");
         browser.see("#proposal", "put there by hand");
         browser.press(Keys.ENTER);

@@ -79,7 +79,7 @@ class TrayBrowserTest {
     @Order(2)
     void aUnitOfTheTrayIsDraggedOntoTheTapeAndUndone() {
         open();
-        browser.drag(waiting(2), PIXELS_OF_100_SLOTS, 80);
+        browser.pointer().drag(waiting(2), PIXELS_OF_100_SLOTS, 80);
         browser.until("not placed", () -> browser.count("#tray .unit") == 4);
         assertThat(address(2)).contains("\"universe\":1");
         browser.pressWith(Keys.CONTROL, "z");
@@ -90,9 +90,9 @@ class TrayBrowserTest {
     @Order(3)
     void pressingAFreeSlotTwicePutsTheNextOfTheTrayThere() {
         open();
-        browser.clickAt("#tapes [data-u='1'] .strip", 0.5);
+        browser.pointer().clickAt("#tapes [data-u='1'] .strip", 0.5);
         browser.see(".hint", "Press again to put 101 at 1.");
-        browser.clickAt("#tapes [data-u='1'] .strip", 0.5);
+        browser.pointer().clickAt("#tapes [data-u='1'] .strip", 0.5);
         browser.until("not placed", () -> browser.count("#tray .unit") == 4);
         assertThat(address(1)).contains("\"slot\":25");
     }
@@ -116,9 +116,9 @@ class TrayBrowserTest {
     void severalOfTheTrayBecomeAProposalThatBeginsThere() {
         browser.open(server.url() + "/jobs/1/addresses?sel=4,5");
         browser.see("#tray", "No address yet: 3.");
-        browser.clickAt("#tapes [data-u='1'] .strip", 0.8);
+        browser.pointer().clickAt("#tapes [data-u='1'] .strip", 0.8);
         browser.see(".hint", "Press again");
-        browser.clickAt("#tapes [data-u='1'] .strip", 0.8);
+        browser.pointer().clickAt("#tapes [data-u='1'] .strip", 0.8);
         browser.see("#proposal h2", "2 fixtures");
     }
 }

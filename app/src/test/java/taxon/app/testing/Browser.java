@@ -14,7 +14,6 @@ import java.util.stream.Stream;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
-import org.openqa.selenium.Rectangle;
 import org.openqa.selenium.StaleElementReferenceException;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
@@ -31,9 +30,6 @@ import taxon.formats.json.Json;
 /** Headless Chromium, driven as a person would: it looks for what is seen, clicks and types. */
 public final class Browser implements AutoCloseable {
     private static final Duration PATIENCE = Duration.ofSeconds(60);
-
-    private static final int ROOM_FOR_THE_TALLY = 100;
-    private static final int MOST_SIZES = 4;
 
     private final ChromeDriver driver;
     private final Path downloads;
@@ -203,57 +199,9 @@ public final class Browser implements AutoCloseable {
         return String.valueOf(find(css).getDomAttribute(name));
     }
 
-    /** Presses the pointer on one element, moves it by so many pixels and lets go. */
-    public void drag(String css, int right, int down) {
-        WebElement element = find(css);
-        driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", element);
-        new Actions(driver)
-                .moveToElement(element)
-                .clickAndHold()
-                .moveByOffset(right / 2, down / 2)
-                .moveByOffset(right - right / 2, down - down / 2)
-                .release()
-                .perform();
-    }
-
-    /** Drags from the middle of one element to the middle of another. */
-    public void dragTo(String fromCss, String toCss) {
-        again(() -> {
-            WebElement from = driver.findElement(By.cssSelector(fromCss));
-            WebElement to = driver.findElement(By.cssSelector(toCss));
-            new Actions(driver)
-                    .moveToElement(from)
-                    .clickAndHold()
-                    .moveByOffset(0, 8)
-                    .moveToElement(to)
-                    .release()
-                    .perform();
-        });
-    }
-
-    /** Clicks on an element, so far along it: 0 at its left end, 1 at its right one. */
-    public void clickAt(String css, double along) {
-        WebElement element = find(css);
-        driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", element);
-        int right = (int) Math.round((along - 0.5) * element.getRect().width);
-        new Actions(driver).moveToElement(element, right, 0).click().perform();
-    }
-
-    /** Drags from a little before one element to a little behind another: over an area with both in it. */
-    public void dragOver(String firstCss, String lastCss, int margin) {
-        WebElement first = find(firstCss);
-        driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", first);
-        Rectangle from = first.getRect();
-        Rectangle to = find(lastCss).getRect();
-        int right = to.x + to.width - from.x + 2 * margin;
-        int down = to.y + to.height - from.y + 2 * margin;
-        new Actions(driver)
-                .moveToElement(first, -from.width / 2 - margin, -from.height / 2 - margin)
-                .clickAndHold()
-                .moveByOffset(right / 2, down / 2)
-                .moveByOffset(right - right / 2, down - down / 2)
-                .release()
-                .perform();
+    /** The pointer, to drag with and to click beside the middle of things. */
+    public Pointer pointer() {
+        return new Pointer(this, driver);
     }
 
     /** Pastes a text into what has the focus, as Ctrl+V does with that in the clipboard. */
@@ -285,14 +233,14 @@ public final class Browser implements AutoCloseable {
         driver.executeScript("arguments[0].focus()", find(css));
     }
 
-    private WebElement find(String css) {
+    WebElement find(String css) {
         return new WebDriverWait(driver, PATIENCE)
                 .withMessage("nothing like " + css + " on " + url())
                 .until(d -> d.findElement(By.cssSelector(css)));
     }
 
     /** A part of the page may be swapped between finding it and using it: then it is found again. */
-    private void again(Runnable act) {
+    void again(Runnable act) {
         new WebDriverWait(driver, PATIENCE)
                 .ignoring(StaleElementReferenceException.class)
                 .until(d -> {
@@ -365,53 +313,14 @@ public final class Browser implements AutoCloseable {
      * may be small: each is in the table below it, too (2.5.8, target size, exception "equivalent").
      */
     public List<String> accessibilityFaults() {
-        return onTheWholePage(() -> Axe.faultsOfTags(driver, "wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"));
+        return new WholePage(this, driver)
+                .look(() -> Axe.faultsOfTags(driver, "wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"));
     }
 
     /** As {@link #accessibilityFaults}, of colours alone: where nothing else differs from a page that was looked at whole. */
     public List<String> colourFaults() {
-        return onTheWholePage(() -> Axe.faultsOfRules(driver, "color-contrast", "link-in-text-block"));
-    }
-
-    private List<String> onTheWholePage(Supplier<List<String>> look) {
-        long width = (Long) script("return window.innerWidth");
-        long height = (Long) script("return window.innerHeight");
-        try {
-            showTheWholePage(width);
-            List<String> found = look.get();
-            // A page that has grown under the look had something below its tally.
-            for (int again = 0; again < MOST_SIZES && showTheWholePage(width); again++) found = look.get();
-            return found;
-        } finally {
-            size((int) width, (int) height);
-        }
-    }
-
-    /**
-     * Makes the window as high as the page and a little more, so that nothing lies under the band or the tally, which stay in
-     * sight.
-     *
-     * @return whether it was lower than the page
-     */
-    private boolean showTheWholePage(long width) {
-        int round = 0;
-        // A table may grow with the window.
-        for (long needed = heightThatIsMissing();
-                needed > 0 && round < MOST_SIZES;
-                needed = heightThatIsMissing(), round++) {
-            size((int) width, (int) needed + ROOM_FOR_THE_TALLY);
-        }
-        return round > 0 && round < MOST_SIZES;
-    }
-
-    /** The height of the page as it is drawn, two frames from now; 0 if all of it is in sight. */
-    private long heightThatIsMissing() {
-        return (Long) driver.executeAsyncScript("""
-                const done = arguments[arguments.length - 1];
-                requestAnimationFrame(() => requestAnimationFrame(() => {
-                    const height = document.documentElement.scrollHeight;
-                    done(height > window.innerHeight ? height : 0);
-                }));""");
+        return new WholePage(this, driver)
+                .look(() -> Axe.faultsOfRules(driver, "color-contrast", "link-in-text-block"));
     }
 
     public Object script(String script, Object... arguments) {

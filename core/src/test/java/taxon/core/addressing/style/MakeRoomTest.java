@@ -71,7 +71,13 @@ class MakeRoomTest {
                 int kind = 2 * random.nextInt(2);
                 while (slot < LAST - 130 && key < 12) {
                     int length = 110 + 9 * (apart ? kind + random.nextInt(2) : random.nextInt(10));
-                    plan = standing(plan, length, key++, StartAddress.of(universe, slot), random);
+                    if (random.nextInt(5) == 0 && slot + length + 40 <= LAST) {
+                        int between = 1 + random.nextInt(40);
+                        plan = torn(plan, length, key++, StartAddress.of(universe, slot), between);
+                        slot += between;
+                    } else {
+                        plan = standing(plan, length, key++, StartAddress.of(universe, slot), random);
+                    }
                     slot += length + (random.nextInt(3) == 0 ? 0 : 1 + random.nextInt(40));
                 }
             }
@@ -92,6 +98,14 @@ class MakeRoomTest {
             Mark mark = new Mark(at, "only", Instant.EPOCH, "crew");
             BlockEvidence seen = BlockEvidence.none(new BlockRef(FixtureKey.of(key), 1));
             return random.nextInt(3) > 0 ? placed : placed.with(seen.withProved(mark, "7FF0:00000001"));
+        }
+
+        /** Of two blocks that should follow each other and do not; it may stay so. */
+        private static Plan torn(Plan plan, int length, int key, StartAddress at, int between) {
+            Plan added = add(plan, type("torn-" + length, 50, length - 50), 1, key);
+            StartAddress second =
+                    StartAddress.of(at.universe().number(), at.slot().number() + 50 + between);
+            return place(place(added, key, 1, at), key, 2, second);
         }
 
         MakeRoom.Room room() {
@@ -139,7 +153,7 @@ class MakeRoomTest {
                 int number = universe;
                 int free = 1;
                 for (Spot spot : staying.stream()
-                        .map(p -> p.spots().get(0))
+                        .flatMap(p -> p.spots().stream())
                         .filter(s -> s.universe() == number)
                         .sorted((a, b) -> Integer.compare(a.first(), b.first()))
                         .toList()) {
@@ -185,8 +199,9 @@ class MakeRoomTest {
             Set<Integer> taken = new HashSet<>();
             int slots = 0;
             for (CurrentPlace place : of(room.stay())) {
-                Spot spot = place.spots().get(0);
-                slots += mark(taken, spot.universe(), spot.first(), spot.length());
+                for (Spot spot : place.spots()) {
+                    slots += mark(taken, spot.universe(), spot.first(), spot.length());
+                }
             }
             for (Map.Entry<Integer, StartAddress> one : room.starts().entrySet()) {
                 Piece piece = task.request().pieces().get(one.getKey());
