@@ -1,8 +1,8 @@
 #!/usr/bin/env bash
 # Mutation tests of the planner, the rules and the proof: which changes of the code does no test notice?
-# mutants.sh [--own | --by PACKAGE or TEST] [PACKAGE or CLASS …], a class as packing.SiteFilling (a star stands for any letters); prints a line for each
-# package and leaves the reports in core/target/mutants. With --own only the tests of that package take part, with --by those of another and all
-# below it, or one test: minutes instead of hours for the planner, and a lower bound of what all tests would
+# mutants.sh [--own | --by PACKAGE or TEST,…] [PACKAGE or CLASS …], a class as packing.SiteFilling (a star stands for any letters); prints a line for each
+# package and leaves the reports in core/target/mutants. With --own only the tests of that package take part, with --by those of others and all
+# below them, or single ones: minutes instead of hours for the planner, and a lower bound of what all tests would
 # notice. SEEDS says how many random rigs a test tries at most, 40 where it does not.
 set -euo pipefail
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
@@ -10,7 +10,7 @@ cd "$(dirname "${BASH_SOURCE[0]}")/.."
 own="" by=""
 case "${1:-}" in
   --own) own=yes; shift ;;
-  --by) by=.${2:?--by takes a package}; shift 2 ;;
+  --by) by=${2:?--by takes packages or tests}; shift 2 ;;
 esac
 packages=("$@")
 [ $# -gt 0 ] || packages=(dmx proof finding packing addressing)
@@ -21,8 +21,12 @@ for package in "${packages[@]}"; do
   classes="taxon.core.$package.*"
   # A class with what is nested in it; a package's own name begins with a small letter.
   case "${package##*.}" in [A-Z]*) classes="taxon.core.$package*" ;; esac
-  tests="taxon.core$by.*"
-  case "${by##*.}" in [A-Z]*) tests="taxon.core$by*" ;; esac
+  tests=""
+  for one in ${by//,/ }; do
+    case "${one##*.}" in [A-Z]*) tests+="taxon.core.$one*," ;; *) tests+="taxon.core.$one.*," ;; esac
+  done
+  tests=${tests%,}
+  tests=${tests:-taxon.core.*}
   # The package of a class is what stands before its capital letter.
   [ -z "$own" ] || tests="taxon.core.$(sed 's/\.[A-Z*].*//' <<<"$package").*"
   mvn -q -pl core -Pmutants org.pitest:pitest-maven:mutationCoverage \
