@@ -100,7 +100,8 @@ final class BestFill {
                 }
                 effort++;
                 long worth = worths[good] == 0 ? 0 : worths[good] + best[behind(slot, length)];
-                if (worth > best[slot]) {
+                // Of what is worth the same the earliest slot is taken, so that what is left free lies behind.
+                if (worth > best[slot] || (worth > 0 && worth == best[slot] && step[slot] < 0)) {
                     best[slot] = worth;
                     step[slot] = good;
                 }

@@ -15,8 +15,8 @@ import taxon.core.packing.site.Master.Share;
  * sites, less what those are worth who stay.
  *
  * <p>A linear programme over fillings of sites gives the bound and shows the way ({@link Master}); whole fillings are taken
- * from it one after the other, in several ways (diving). Guarantee: the fillings are legal, and no filling costs less than
- * the bound.
+ * from it one after the other, in several ways (diving). Where that does not reach the bound, choices among all fillings that
+ * are known by then are tried ({@link ChosenFills}). Guarantee: the fillings are legal, and no filling costs less than the bound.
  */
 public final class SiteFilling {
     /** How many ways of diving are tried. */
@@ -72,16 +72,81 @@ public final class SiteFilling {
         int[] open = sites.stream().mapToInt(Site::count).toArray();
         Master master = new Master(goods, need, orders, open, (double) penalty / Site.UNIT, pool);
         improve(master, need, open, Integer.MAX_VALUE);
-        Dive best = new Dive(need, open, -1).run(Optional.of(master));
+        Found best = new Dive(need, open, -1).run(Optional.of(master));
         for (int skipped = 0; skipped < MOST_DIVES && !effort.isSpent() && total(best) > ceiling(bound); skipped++) {
-            Dive next = new Dive(need, open, skipped).run(Optional.empty());
+            Found next = new Dive(need, open, skipped).run(Optional.empty());
             best = total(next) < total(best) ? next : best;
         }
-        return result(best);
+        return result(total(best) > ceiling(bound) ? chosen(best, need) : best);
     }
 
-    private long total(Dive dive) {
-        return dive.cost + penalty * Arrays.stream(dive.need).sum();
+    /**
+     * What was found.
+     *
+     * @param need how many of each good are left over
+     */
+    private record Found(List<SiteFill> fills, int[] need, long cost) {}
+
+    private long total(Found found) {
+        return found.cost + penalty * Arrays.stream(found.need).sum();
+    }
+
+    /** A better choice of known fillings than was found, or that. */
+    private Found chosen(Found found, int[] need) {
+        return effort.within(effort.left() / 2, part -> {
+            ChosenFills choice = new ChosenFills(sites, known(part), goods.size(), penalty, part);
+            return choice.below(total(found), need)
+                    .map(fills -> {
+                        int[] left = need;
+                        for (SiteFill fill : fills) {
+                            left = choice.without(left, fill);
+                        }
+                        long cost = fills.stream().mapToLong(SiteFill::cost).sum();
+                        return new Found(fills, left, cost);
+                    })
+                    .orElse(found);
+        });
+    }
+
+    /** By site: fillings of one good alone, of one class by its slots and by its number, and those that the programme asked for. */
+    private List<List<SiteFill>> known(Effort part) {
+        Set<Master.Column> columns = Master.emptyPool();
+        Master all = new Master(goods, new int[goods.size()], orders, new int[sites.size()], 1, columns);
+        List<List<SiteFill>> known = new ArrayList<>();
+        for (int s = 0; s < sites.size(); s++) {
+            known.add(new ArrayList<>());
+            for (long[] worths : plainWorths()) {
+                SiteFill fill = bestFill.of(s, sites.get(s), worths, part).fill();
+                if (!fill.isEmpty() && all.add(all.column(fill))) {
+                    known.get(s).add(fill);
+                }
+            }
+        }
+        pool.stream()
+                .filter(all::add)
+                .forEach(c -> c.fill().forEach(f -> known.get(f.site()).add(f)));
+        return known;
+    }
+
+    private List<long[]> plainWorths() {
+        List<long[]> worths = new ArrayList<>();
+        for (int g = 0; g < goods.size(); g++) {
+            long[] alone = new long[goods.size()];
+            alone[g] = penalty;
+            worths.add(alone);
+        }
+        for (int c : goods.stream().mapToInt(Good::sharingClass).distinct().toArray()) {
+            long[] bySlots = new long[goods.size()];
+            long[] byNumber = new long[goods.size()];
+            for (int g = 0; g < goods.size(); g++) {
+                boolean own = goods.get(g).sharingClass() == c;
+                bySlots[g] = own ? penalty * goods.get(g).length() : 0;
+                byNumber[g] = own ? penalty : 0;
+            }
+            worths.add(bySlots);
+            worths.add(byNumber);
+        }
+        return worths;
     }
 
     /** Costs are whole units wherever sitters weigh whole units; the bound may be rounded up to one then. */
@@ -89,7 +154,7 @@ public final class SiteFilling {
         return Math.floorDiv(parts + Site.UNIT - 1, Site.UNIT) * Site.UNIT;
     }
 
-    private Result result(Dive best) {
+    private Result result(Found best) {
         long others = penalty - Site.UNIT;
         // What remains above all that else can cost must be left over; without a bound nothing is known to remain.
         long over = bound <= others ? 0 : bound - others;
@@ -164,7 +229,7 @@ public final class SiteFilling {
             passOver = Math.max(0, (skipped + 1) / 2);
         }
 
-        Dive run(Optional<Master> solved) {
+        Found run(Optional<Master> solved) {
             Optional<Master> first = solved;
             while (Arrays.stream(open).anyMatch(n -> n > 0)) {
                 Master master = first.orElseGet(this::asked);
@@ -174,7 +239,7 @@ public final class SiteFilling {
                     break;
                 }
             }
-            return this;
+            return new Found(fills, need, cost);
         }
 
         private Master asked() {

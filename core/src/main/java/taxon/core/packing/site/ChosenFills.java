@@ -1,0 +1,105 @@
+package taxon.core.packing.site;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import taxon.core.packing.Effort;
+
+/**
+ * Chooses one of the known fillings for each site, or none: all choices in depth, but for those that cannot be better than what
+ * was found. Exact for the fillings that are known, when the effort suffices; others may be better, so it tells nothing of bounds.
+ */
+final class ChosenFills {
+    private final int goods;
+    private final long penalty;
+    private final Effort effort;
+    /** One for each universe: those that are alike come one after the other. */
+    private final List<Universe> universes = new ArrayList<>();
+    /** What the universes from each on cost at least. */
+    private final long[] cheapest;
+    /** How many of each good the universes from each on take at most. */
+    private final int[][] most;
+
+    private final List<SiteFill> chosen = new ArrayList<>();
+    private List<SiteFill> best = List.of();
+    private long bestTotal;
+
+    /** @param again true where the one before it is alike: what that one has, or what comes behind it, is enough to try */
+    private record Universe(List<SiteFill> fills, boolean again) {}
+
+    /**
+     * @param known fillings, by site
+     * @param penalty for one run that is left over
+     */
+    ChosenFills(List<Site> sites, List<List<SiteFill>> known, int goods, long penalty, Effort effort) {
+        this.goods = goods;
+        this.penalty = penalty;
+        this.effort = effort;
+        for (int s = 0; s < sites.size(); s++) {
+            for (int i = 0; i < sites.get(s).count(); i++) {
+                universes.add(new Universe(known.get(s), i > 0));
+            }
+        }
+        cheapest = new long[universes.size() + 1];
+        most = new int[universes.size() + 1][goods];
+        for (int u = universes.size() - 1; u >= 0; u--) {
+            cheapest[u] = cheapest[u + 1];
+            int[] here = new int[goods];
+            for (SiteFill fill : universes.get(u).fills()) {
+                cheapest[u] = Math.min(cheapest[u], cheapest[u + 1] + fill.cost());
+                int[] counts = fill.counts(goods);
+                Arrays.setAll(here, g -> Math.max(here[g], counts[g]));
+            }
+            int[] behind = most[u + 1];
+            Arrays.setAll(most[u], g -> behind[g] + here[g]);
+        }
+    }
+
+    /**
+     * The best choice that comes to less than a total: its cost, and the penalty for each run that is left over. Empty where none
+     * was found.
+     *
+     * @param need how many of each good
+     */
+    Optional<List<SiteFill>> below(long total, int[] need) {
+        bestTotal = total;
+        search(0, need, 0, 0);
+        return bestTotal < total ? Optional.of(best) : Optional.empty();
+    }
+
+    private void search(int at, int[] need, long cost, int from) {
+        if (!effort.spend(goods) || cost + cheapest[at] + penalty * leftAtLeast(at, need) >= bestTotal) {
+            return;
+        }
+        if (at == universes.size()) {
+            bestTotal = cost + penalty * Arrays.stream(need).sum();
+            best = List.copyOf(chosen);
+            return;
+        }
+        Universe universe = universes.get(at);
+        for (int i = universe.again() ? from : 0; i < universe.fills().size(); i++) {
+            SiteFill fill = universe.fills().get(i);
+            chosen.add(fill);
+            search(at + 1, without(need, fill), cost + fill.cost(), i);
+            chosen.remove(chosen.size() - 1);
+        }
+        search(at + 1, need, cost, universe.fills().size());
+    }
+
+    private int leftAtLeast(int at, int[] need) {
+        int left = 0;
+        for (int g = 0; g < goods; g++) {
+            left += Math.max(0, need[g] - most[at][g]);
+        }
+        return left;
+    }
+
+    /** What is still needed beside a filling. */
+    int[] without(int[] need, SiteFill fill) {
+        int[] counts = fill.counts(goods);
+        int[] left = need.clone();
+        Arrays.setAll(left, g -> Math.max(0, need[g] - counts[g]));
+        return left;
+    }
+}
