@@ -11,6 +11,11 @@ import taxon.core.packing.Effort;
  * was found. Exact for the fillings that are known, when the effort suffices; others may be better, so it tells nothing of bounds.
  */
 final class ChosenFills {
+    /** For more universes than that the choices are too many to come to an end. */
+    static final int MOST_UNIVERSES = 40;
+
+    private static final int NUMBERS_OF_A_GOOD = 4;
+
     private final int goods;
     private final long penalty;
     private final Effort effort;
@@ -26,7 +31,9 @@ final class ChosenFills {
     private long bestTotal;
 
     /** @param again true where the one before it is alike: what that one has, or what comes behind it, is enough to try */
-    private record Universe(List<SiteFill> fills, boolean again) {}
+    private record Universe(List<Known> fills, boolean again) {}
+
+    private record Known(SiteFill fill, int[] counts) {}
 
     /**
      * @param known fillings, by site
@@ -37,8 +44,11 @@ final class ChosenFills {
         this.penalty = penalty;
         this.effort = effort;
         for (int s = 0; s < sites.size(); s++) {
+            List<Known> fills = known.get(s).stream()
+                    .map(f -> new Known(f, f.counts(goods)))
+                    .toList();
             for (int i = 0; i < sites.get(s).count(); i++) {
-                universes.add(new Universe(known.get(s), i > 0));
+                universes.add(new Universe(fills, i > 0));
             }
         }
         cheapest = new long[universes.size() + 1];
@@ -46,10 +56,9 @@ final class ChosenFills {
         for (int u = universes.size() - 1; u >= 0; u--) {
             cheapest[u] = cheapest[u + 1];
             int[] here = new int[goods];
-            for (SiteFill fill : universes.get(u).fills()) {
-                cheapest[u] = Math.min(cheapest[u], cheapest[u + 1] + fill.cost());
-                int[] counts = fill.counts(goods);
-                Arrays.setAll(here, g -> Math.max(here[g], counts[g]));
+            for (Known one : universes.get(u).fills()) {
+                cheapest[u] = Math.min(cheapest[u], cheapest[u + 1] + one.fill().cost());
+                Arrays.setAll(here, g -> Math.max(here[g], one.counts()[g]));
             }
             int[] behind = most[u + 1];
             Arrays.setAll(most[u], g -> behind[g] + here[g]);
@@ -69,7 +78,8 @@ final class ChosenFills {
     }
 
     private void search(int at, int[] need, long cost, int from) {
-        if (!effort.spend(goods) || cost + cheapest[at] + penalty * leftAtLeast(at, need) >= bestTotal) {
+        if (!effort.spend((long) NUMBERS_OF_A_GOOD * goods)
+                || cost + cheapest[at] + penalty * leftAtLeast(at, need) >= bestTotal) {
             return;
         }
         if (at == universes.size()) {
@@ -79,9 +89,9 @@ final class ChosenFills {
         }
         Universe universe = universes.get(at);
         for (int i = universe.again() ? from : 0; i < universe.fills().size(); i++) {
-            SiteFill fill = universe.fills().get(i);
-            chosen.add(fill);
-            search(at + 1, without(need, fill), cost + fill.cost(), i);
+            Known next = universe.fills().get(i);
+            chosen.add(next.fill());
+            search(at + 1, without(need, next.counts()), cost + next.fill().cost(), i);
             chosen.remove(chosen.size() - 1);
         }
         search(at + 1, need, cost, universe.fills().size());
@@ -95,11 +105,12 @@ final class ChosenFills {
         return left;
     }
 
-    /** What is still needed beside a filling. */
-    int[] without(int[] need, SiteFill fill) {
-        int[] counts = fill.counts(goods);
-        int[] left = need.clone();
-        Arrays.setAll(left, g -> Math.max(0, need[g] - counts[g]));
+    /** What is still needed beside a filling that has these. */
+    static int[] without(int[] need, int[] counts) {
+        int[] left = new int[need.length];
+        for (int g = 0; g < left.length; g++) {
+            left[g] = Math.max(0, need[g] - counts[g]);
+        }
         return left;
     }
 }

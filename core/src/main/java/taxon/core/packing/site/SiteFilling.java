@@ -24,6 +24,9 @@ public final class SiteFilling {
     /** How often columns are looked for while diving. */
     private static final int ROUNDS_OF_A_DIVE = 12;
 
+    /** What choosing among known fillings may take. */
+    private static final long NUMBERS_OF_CHOICES = 20_000_000;
+
     private static final double NEAR = 1e-6;
 
     private final List<Good> goods;
@@ -77,7 +80,8 @@ public final class SiteFilling {
             Found next = new Dive(need, open, skipped).run(Optional.empty());
             best = total(next) < total(best) ? next : best;
         }
-        return result(total(best) > ceiling(bound) ? chosen(best, need) : best);
+        boolean few = sites.stream().mapToInt(Site::count).sum() <= ChosenFills.MOST_UNIVERSES;
+        return result(few && total(best) > ceiling(bound) ? chosen(best, need) : best);
     }
 
     /**
@@ -93,13 +97,13 @@ public final class SiteFilling {
 
     /** A better choice of known fillings than was found, or that. */
     private Found chosen(Found found, int[] need) {
-        return effort.within(effort.left() / 2, part -> {
+        return effort.within(Math.min(effort.left() / 2, NUMBERS_OF_CHOICES), part -> {
             ChosenFills choice = new ChosenFills(sites, known(part), goods.size(), penalty, part);
             return choice.below(total(found), need)
                     .map(fills -> {
                         int[] left = need;
                         for (SiteFill fill : fills) {
-                            left = choice.without(left, fill);
+                            left = ChosenFills.without(left, fill.counts(goods.size()));
                         }
                         long cost = fills.stream().mapToLong(SiteFill::cost).sum();
                         return new Found(fills, left, cost);
@@ -272,7 +276,7 @@ public final class SiteFilling {
             }
             open[fill.site()]--;
             int[] counts = fill.counts(goods.size());
-            Arrays.setAll(need, g -> Math.max(0, need[g] - counts[g]));
+            System.arraycopy(ChosenFills.without(need, counts), 0, need, 0, need.length);
             fills.add(fill);
             cost += fill.cost();
             return true;
