@@ -35,18 +35,14 @@ final class ChosenFills {
 
     private record Known(SiteFill fill, int[] counts) {}
 
-    /**
-     * @param known fillings, by site
-     * @param penalty for one run that is left over
-     */
-    ChosenFills(List<Site> sites, List<List<SiteFill>> known, int goods, long penalty, Effort effort) {
+    /** @param penalty for one run that is left over */
+    ChosenFills(List<Site> sites, KnownFills known, int goods, long penalty, Effort effort) {
         this.goods = goods;
         this.penalty = penalty;
         this.effort = effort;
         for (int s = 0; s < sites.size(); s++) {
-            List<Known> fills = known.get(s).stream()
-                    .map(f -> new Known(f, f.counts(goods)))
-                    .toList();
+            List<Known> fills =
+                    known.of(s).stream().map(f -> new Known(f, f.counts(goods))).toList();
             for (int i = 0; i < sites.get(s).count(); i++) {
                 universes.add(new Universe(fills, i > 0));
             }
@@ -54,14 +50,19 @@ final class ChosenFills {
         cheapest = new long[universes.size() + 1];
         most = new int[universes.size() + 1][goods];
         for (int u = universes.size() - 1; u >= 0; u--) {
-            cheapest[u] = cheapest[u + 1];
-            int[] here = new int[goods];
-            for (Known one : universes.get(u).fills()) {
-                cheapest[u] = Math.min(cheapest[u], cheapest[u + 1] + one.fill().cost());
-                Arrays.setAll(here, g -> Math.max(here[g], one.counts()[g]));
-            }
-            int[] behind = most[u + 1];
-            Arrays.setAll(most[u], g -> behind[g] + here[g]);
+            sumUp(u);
+        }
+    }
+
+    private void sumUp(int at) {
+        List<Known> fills = universes.get(at).fills();
+        cheapest[at] = cheapest[at + 1]
+                + Math.min(
+                        0, fills.stream().mapToLong(k -> k.fill().cost()).min().orElse(0));
+        for (int g = 0; g < goods; g++) {
+            int good = g;
+            most[at][g] = most[at + 1][g]
+                    + fills.stream().mapToInt(k -> k.counts()[good]).max().orElse(0);
         }
     }
 

@@ -98,59 +98,22 @@ public final class SiteFilling {
     /** A better choice of known fillings than was found, or that. */
     private Found chosen(Found found, int[] need) {
         return effort.within(Math.min(effort.left() / 2, NUMBERS_OF_CHOICES), part -> {
-            ChosenFills choice = new ChosenFills(sites, known(part), goods.size(), penalty, part);
-            return choice.below(total(found), need)
-                    .map(fills -> {
-                        int[] left = need;
-                        for (SiteFill fill : fills) {
-                            left = ChosenFills.without(left, fill.counts(goods.size()));
-                        }
-                        long cost = fills.stream().mapToLong(SiteFill::cost).sum();
-                        return new Found(fills, left, cost);
-                    })
+            KnownFills known = new KnownFills(goods, sites, penalty);
+            known.add(bestFill, part);
+            pool.forEach(c -> c.fill().forEach(known::add));
+            return new ChosenFills(sites, known, goods.size(), penalty, part)
+                    .below(total(found), need)
+                    .map(fills -> found(fills, need))
                     .orElse(found);
         });
     }
 
-    /** By site: fillings of one good alone, of one class by its slots and by its number, and those that the programme asked for. */
-    private List<List<SiteFill>> known(Effort part) {
-        Set<Master.Column> columns = Master.emptyPool();
-        Master all = new Master(goods, new int[goods.size()], orders, new int[sites.size()], 1, columns);
-        List<List<SiteFill>> known = new ArrayList<>();
-        for (int s = 0; s < sites.size(); s++) {
-            known.add(new ArrayList<>());
-            for (long[] worths : plainWorths()) {
-                SiteFill fill = bestFill.of(s, sites.get(s), worths, part).fill();
-                if (!fill.isEmpty() && all.add(all.column(fill))) {
-                    known.get(s).add(fill);
-                }
-            }
+    private Found found(List<SiteFill> fills, int[] need) {
+        int[] left = need;
+        for (SiteFill fill : fills) {
+            left = ChosenFills.without(left, fill.counts(goods.size()));
         }
-        pool.stream()
-                .filter(all::add)
-                .forEach(c -> c.fill().forEach(f -> known.get(f.site()).add(f)));
-        return known;
-    }
-
-    private List<long[]> plainWorths() {
-        List<long[]> worths = new ArrayList<>();
-        for (int g = 0; g < goods.size(); g++) {
-            long[] alone = new long[goods.size()];
-            alone[g] = penalty;
-            worths.add(alone);
-        }
-        for (int c : goods.stream().mapToInt(Good::sharingClass).distinct().toArray()) {
-            long[] bySlots = new long[goods.size()];
-            long[] byNumber = new long[goods.size()];
-            for (int g = 0; g < goods.size(); g++) {
-                boolean own = goods.get(g).sharingClass() == c;
-                bySlots[g] = own ? penalty * goods.get(g).length() : 0;
-                byNumber[g] = own ? penalty : 0;
-            }
-            worths.add(bySlots);
-            worths.add(byNumber);
-        }
-        return worths;
+        return new Found(fills, left, fills.stream().mapToLong(SiteFill::cost).sum());
     }
 
     /** Costs are whole units wherever sitters weigh whole units; the bound may be rounded up to one then. */
