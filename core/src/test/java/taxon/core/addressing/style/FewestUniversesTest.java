@@ -219,6 +219,50 @@ class FewestUniversesTest {
         }
     }
 
+    private static Layout byHand(Plan plan, Wish wish, Style style) {
+        Task task = Task.of(plan, new PlacementRequest(Scope.ALL, Set.of(), wish.withStyle(style)), Set.of(), plenty());
+        return style == Style.COMPACT_BY_PORT ? FewestUniverses.layByPort(task) : FewestUniverses.lay(task);
+    }
+
+    private static Wish on(int universes, Split split) {
+        return Wish.USUAL.withSplit(split, true).within(StartAddress.of(1, 1), UniverseSet.of(1, universes));
+    }
+
+    /**
+     * The first type is put on universe 1, which is the roomiest; of what it leaves the second needs two. Put on universe 4 it would
+     * leave it one: that two universes do is found, and no bound is above.
+     */
+    @Test
+    void whatOneClassTookDoesNotRaiseTheBoundOfTheNext() {
+        Plan plan = add(add(empty(), type("a", 120), 1, 1), type("b", 150), 2, 2);
+        for (int universe = 2; universe <= 3; universe++) {
+            plan = Case.reserved(plan, universe, 181);
+        }
+        Layout layout = byHand(Case.reserved(plan, 4, 131), on(4, Split.TYPE), Style.FEWEST_UNIVERSES);
+        assertThat(layout.optimum()).isEqualTo(new Optimum.Universes(2, 2));
+    }
+
+    /** No two of them fit on one universe, so that each needs its own; none is said to be left out. */
+    @Test
+    void asManyEmptyUniversesAreLookedAtAsFixturesOfMoreThanHalf() {
+        for (int count : new int[] {1, 2, 7, 12}) {
+            Layout layout =
+                    byHand(add(empty(), type("half", 260), count, 1), on(20, Split.NONE), Style.FEWEST_UNIVERSES);
+            assertThat(layout.starts()).hasSize(count).allMatch(Optional::isPresent);
+            assertThat(layout.optimum()).isEqualTo(new Optimum.Universes(count, count));
+        }
+    }
+
+    /** Seven short ones need three lines of three, though one universe would hold them; two classes need lines of their own. */
+    @Test
+    void aLineOfThreeTakesThree() {
+        Wish wish = on(20, Split.TYPE).withUnitsPerLine(Optional.of(3));
+        Plan one = add(empty(), type("a", 10), 7, 1);
+        assertThat(byHand(one, wish, Style.COMPACT_BY_PORT).optimum()).isEqualTo(new Optimum.Ports(0, 3, 3));
+        Plan two = add(one, type("b", 10), 4, 8);
+        assertThat(byHand(two, wish, Style.COMPACT_BY_PORT).optimum()).isEqualTo(new Optimum.Ports(0, 5, 5));
+    }
+
     /** Else the tests above would say little. */
     @Test
     void manyRigsAreTightAndTheFewestAreKnownToBeTheFewest() {
