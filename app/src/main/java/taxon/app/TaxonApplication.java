@@ -25,7 +25,7 @@ import taxon.app.store.copies.StoreCommand;
 /** Starts Taxon: one process, one SQLite file, bound to 127.0.0.1. */
 @SpringBootApplication(
         proxyBeanMethods = false,
-        // What Taxon does not use is not looked for at each start, which is a third of it.
+        // What Taxon does not use is not looked for at each start; docs/figures.md says what that spares.
         exclude = {
             AopAutoConfiguration.class,
             JacksonAutoConfiguration.class,

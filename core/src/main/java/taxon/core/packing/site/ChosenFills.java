@@ -92,7 +92,11 @@ final class ChosenFills {
         for (int i = universe.again() ? from : 0; i < universe.fills().size(); i++) {
             Known next = universe.fills().get(i);
             chosen.add(next.fill());
-            search(at + 1, without(need, next.counts()), cost + next.fill().cost(), i);
+            search(
+                    at + 1,
+                    SiteFill.beside(next.counts(), need),
+                    cost + next.fill().cost(),
+                    i);
             chosen.remove(chosen.size() - 1);
         }
         search(at + 1, need, cost, universe.fills().size());
@@ -102,15 +106,6 @@ final class ChosenFills {
         int left = 0;
         for (int g = 0; g < goods; g++) {
             left += Math.max(0, need[g] - most[at][g]);
-        }
-        return left;
-    }
-
-    /** What is still needed beside a filling that has these. */
-    static int[] without(int[] need, int[] counts) {
-        int[] left = new int[need.length];
-        for (int g = 0; g < left.length; g++) {
-            left[g] = Math.max(0, need[g] - counts[g]);
         }
         return left;
     }

@@ -23,6 +23,15 @@ public record SiteFill(int site, List<Sitter> stays, List<Placed> placed, long c
         return stays.isEmpty() && placed.isEmpty();
     }
 
+    /** What is still needed beside a filling that has these counts; what it has too many of is nobody's. */
+    static int[] beside(int[] counts, int[] need) {
+        int[] left = new int[need.length];
+        for (int g = 0; g < left.length; g++) {
+            left[g] = Math.max(0, need[g] - counts[g]);
+        }
+        return left;
+    }
+
     /** How many of each good lie here. */
     int[] counts(int goods) {
         int[] counts = new int[goods];

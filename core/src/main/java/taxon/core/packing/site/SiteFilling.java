@@ -111,7 +111,7 @@ public final class SiteFilling {
     private Found found(List<SiteFill> fills, int[] need) {
         int[] left = need;
         for (SiteFill fill : fills) {
-            left = ChosenFills.without(left, fill.counts(goods.size()));
+            left = SiteFill.beside(fill.counts(goods.size()), left);
         }
         return new Found(fills, left, fills.stream().mapToLong(SiteFill::cost).sum());
     }
@@ -180,7 +180,7 @@ public final class SiteFilling {
 
     /** Takes whole fillings out of the linear programme, one after the other, and asks again about the rest. */
     private final class Dive {
-        private final int[] need;
+        private int[] need;
         private final int[] open;
         private final List<SiteFill> fills = new ArrayList<>();
         private long cost;
@@ -190,7 +190,7 @@ public final class SiteFilling {
         private final boolean wholeFirst;
 
         Dive(int[] need, int[] open, int skipped) {
-            this.need = need.clone();
+            this.need = need;
             this.open = open.clone();
             wholeFirst = skipped % 2 != 0;
             passOver = Math.max(0, (skipped + 1) / 2);
@@ -238,8 +238,7 @@ public final class SiteFilling {
                 return false;
             }
             open[fill.site()]--;
-            int[] counts = fill.counts(goods.size());
-            System.arraycopy(ChosenFills.without(need, counts), 0, need, 0, need.length);
+            need = SiteFill.beside(fill.counts(goods.size()), need);
             fills.add(fill);
             cost += fill.cost();
             return true;

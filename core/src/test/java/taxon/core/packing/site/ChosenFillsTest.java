@@ -63,7 +63,7 @@ class ChosenFillsTest {
         long total(List<SiteFill> fills) {
             int[] left = need;
             for (SiteFill fill : fills) {
-                left = ChosenFills.without(left, fill.counts(GOODS));
+                left = SiteFill.beside(fill.counts(GOODS), left);
             }
             return fills.stream().mapToLong(SiteFill::cost).sum()
                     + PENALTY * Arrays.stream(left).sum();
