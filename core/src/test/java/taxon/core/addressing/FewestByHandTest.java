@@ -8,6 +8,8 @@ import static taxon.core.testing.Rigs.type;
 
 import java.util.List;
 import java.util.Set;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -64,6 +66,57 @@ class FewestByHandTest {
         Plan plan = reserve(reserve(add(empty(), type("a", 10), 2, 1), 1, 11, 12), 1, 43, 512);
         assertThat(starts(plan, ON_ONE.withSpacing(new Spacing(20, Starts.ANYWHERE, 1, false))))
                 .containsExactly("1.001", "1.031");
+    }
+
+    private static List<String> addresses(int count, int first, int length) {
+        return IntStream.range(0, count)
+                .mapToObj(i -> StartAddress.of(1, first + i * length).toString())
+                .toList();
+    }
+
+    /** The tightest hole is the one behind the run; all units have room before it, where none of them is torn off. */
+    @Test
+    void aTypeIsNotTornApartByAReservedRunBeforeWhichItHasRoom() {
+        Plan plan = reserve(add(empty(), type("a", 10), 21, 1), 1, 401, 490);
+        assertThat(starts(plan, ON_ONE)).containsExactlyElementsOf(addresses(21, 1, 10));
+    }
+
+    @Test
+    void aTypeThatHasRoomBehindTheRunAloneLiesThere() {
+        Plan plan = reserve(add(empty(), type("a", 20), 15, 1), 1, 101, 110);
+        assertThat(starts(plan, ON_ONE)).containsExactlyElementsOf(addresses(15, 111, 20));
+    }
+
+    /** Of 100 slots before the run one of the types fills all: nothing is torn though both would fit behind it, too. */
+    @Test
+    void theRoomInFrontIsUsedWhereNoTypeIsTornForIt() {
+        Plan plan = reserve(add(add(empty(), type("a", 50), 2, 1), type("b", 20), 5, 3), 1, 101, 110);
+        assertThat(starts(plan, ON_ONE))
+                .containsExactlyElementsOf(Stream.concat(addresses(2, 1, 50).stream(), addresses(5, 111, 20).stream())
+                        .toList());
+    }
+
+    /** 105 slots before the run and 125 behind it: from the front on "a" leaves 5 of them, and two "b" of 60 find no room. */
+    @Test
+    void whatFitsOnlyAsItWasPackedIsLaidSo() {
+        Plan plan = reserve(
+                reserve(
+                        add(add(add(empty(), type("a", 50), 2, 1), type("b", 60), 2, 3), type("c", 5), 2, 5),
+                        1,
+                        106,
+                        120),
+                1,
+                246,
+                512);
+        assertThat(starts(plan, ON_ONE)).doesNotHaveDuplicates().hasSize(6);
+    }
+
+    /** The distance across the run holds for what is laid from the front on, too. */
+    @Test
+    void fromTheFrontOnTheGapIsKeptAcrossTheRun() {
+        Plan plan = reserve(reserve(add(empty(), type("a", 10), 4, 1), 1, 41, 42), 1, 103, 512);
+        assertThat(starts(plan, ON_ONE.withSpacing(new Spacing(20, Starts.ANYWHERE, 1, false))))
+                .containsExactly("1.001", "1.031", "1.061", "1.091");
     }
 
     /** Universe 2 is in use and costs nothing; what comes first in the request lies on universe 1 all the same. */

@@ -4,27 +4,23 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.Deque;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.ToIntFunction;
 import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.space.JobSpace;
-import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
-import taxon.core.fixture.TypeId;
 import taxon.core.packing.Bin;
 import taxon.core.packing.Effort;
 import taxon.core.packing.FewestBins;
 import taxon.core.packing.Filling;
-import taxon.core.packing.Hole;
 import taxon.core.packing.ItemKind;
 import taxon.core.packing.Packed;
 
 /**
  * Turns pieces and universes into kinds and bins, has them packed, and turns the filling back: pieces of one length are handed
- * out in the order of their types and of the request, and in each hole those of one type stand together.
+ * out in the order of their types and of the request. Where in a universe each of them lies is said by {@link HoleLaying}.
  */
 final class Packer {
     private final JobSpace space;
@@ -123,12 +119,11 @@ final class Packer {
         }
         ascending.sort(Comparator.comparing(universes::get));
         for (int bin : ascending) {
-            List<Hole> holes = space.holes(universes.get(bin));
-            int from = Slot.FIRST;
-            for (int h = 0; h < holes.size(); h++) {
-                List<Piece> here = taken(filling.byBin().get(bin).get(h), queues);
-                from = here.isEmpty() ? from : lay(here, universes.get(bin), holes.get(h), from, starts);
-            }
+            List<List<Piece>> byHole = filling.byBin().get(bin).stream()
+                    .map(counts -> taken(counts, queues))
+                    .toList();
+            HoleLaying laying = new HoleLaying(space.holes(universes.get(bin)), space.grain());
+            laying.lay(byHole).forEach((index, slot) -> starts.put(index, StartAddress.of(universes.get(bin), slot)));
         }
         return starts;
     }
@@ -141,64 +136,5 @@ final class Packer {
             }
         }
         return taken;
-    }
-
-    /**
-     * Lays pieces into a hole.
-     *
-     * @param from where the first of them may begin, since what lies in the hole before needs its distance
-     * @return where the first piece of the next hole may begin
-     */
-    private int lay(List<Piece> pieces, int universe, Hole hole, int from, Map<Integer, StartAddress> starts) {
-        int slot = Math.max(hole.first(), space.grain().aligned(from));
-        for (Piece piece : fitting(inTypes(pieces), slot, hole.lastFrom(slot, space.grain()))) {
-            starts.put(piece.index(), StartAddress.of(universe, slot));
-            slot += space.grain().pace(piece.length());
-        }
-        return slot;
-    }
-
-    /** @param block of its fixture, counted from 1 */
-    private record Kind(TypeId type, String mode, int block) {}
-
-    /** The pieces of each type together; the type whose first piece comes first in the request stands first. */
-    private static List<List<Piece>> inTypes(List<Piece> pieces) {
-        Map<Kind, List<Piece>> byType = new LinkedHashMap<>();
-        pieces.stream()
-                .sorted(Comparator.comparingInt(Piece::index))
-                .forEach(r -> byType.computeIfAbsent(
-                                new Kind(
-                                        r.type().id(),
-                                        r.blocks().get(0).mode().name(),
-                                        r.blocks().get(0).ref().block()),
-                                k -> new ArrayList<>())
-                        .add(r));
-        return List.copyOf(byType.values());
-    }
-
-    /** On a coarse grain the last piece decides whether all fit: a type comes last whose piece may reach to the end. */
-    private List<Piece> fitting(List<List<Piece>> types, int first, int last) {
-        for (int ending = types.size() - 1; ending >= 0; ending--) {
-            List<Piece> order = new ArrayList<>();
-            for (int i = 0; i < types.size(); i++) {
-                order.addAll(i == ending ? List.of() : types.get(i));
-            }
-            order.addAll(types.get(ending));
-            if (fits(order, first, last)) {
-                return order;
-            }
-        }
-        return types.stream().flatMap(List::stream).toList();
-    }
-
-    private boolean fits(List<Piece> order, int first, int last) {
-        int slot = first;
-        for (Piece piece : order) {
-            if (slot + piece.length() - 1 > last) {
-                return false;
-            }
-            slot += space.grain().pace(piece.length());
-        }
-        return true;
     }
 }
