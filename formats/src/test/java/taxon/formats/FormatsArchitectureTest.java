@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 class FormatsArchitectureTest {
     private static final JavaClasses FORMATS = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())
+            .withImportOption(location -> !location.contains("-tests.jar"))
             .importPackages("taxon.formats");
 
     @Test

@@ -17,6 +17,7 @@ import org.junit.jupiter.api.Test;
 class WireArchitectureTest {
     private static final JavaClasses WIRE = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())
+            .withImportOption(location -> !location.contains("-tests.jar"))
             .importPackages("taxon.wire");
 
     private static final DescribedPredicate<JavaClass> SOCKETS_FILES_OR_LINKS = resideInAnyPackage(

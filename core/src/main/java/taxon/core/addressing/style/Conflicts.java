@@ -21,7 +21,7 @@ final class Conflicts {
 
     private Conflicts() {}
 
-    /** The indices of those that meet another; only such are looked at that may stay. May name too many, never too few. */
+    /** The indices of those that meet another, and of nobody else; only such are looked at that may stay. */
     static Set<Integer> among(List<CurrentPlace> places) {
         Conflicts conflicts = new Conflicts();
         places.stream().filter(CurrentPlace::mayStay).forEach(conflicts::add);
@@ -65,9 +65,12 @@ final class Conflicts {
     /** Marks one and all before it that reach to it; nobody where none does. */
     private void markAllUpTo(List<Here> here, int at) {
         for (int i = at - 1; i >= 0; i--) {
-            if (here.get(i).spot().meets(here.get(at).spot())) {
-                found.add(here.get(i).place().index());
-                found.add(here.get(at).place().index());
+            int one = here.get(i).place().index();
+            int other = here.get(at).place().index();
+            // Blocks of one fixture that stand nearer than the gap are nobody else's business.
+            if (one != other && here.get(i).spot().meets(here.get(at).spot())) {
+                found.add(one);
+                found.add(other);
             }
         }
     }
