@@ -174,6 +174,16 @@ class PlannerPropertyTest {
         assertThat(again.optimum()).isEqualTo(c.proposal().optimum());
     }
 
+    /** A rig that lies as it was proposed is not turned over again. */
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void whoAsksAgainAfterAllWerePlacedIsToldThatNothingMoves(long seed) {
+        Case c = Case.of(seed);
+        if (c.proposal().leftOut().isEmpty()) {
+            assertThat(Planner.propose(c.after(), c.request()).moves()).isEmpty();
+        }
+    }
+
     @ParameterizedTest(name = "seed {0}")
     @MethodSource("seeds")
     void theUniversesThatSomethingMovesToHoldOneSharingClass(long seed) {
