@@ -168,6 +168,8 @@ class ProposalMakerTest {
         assertThat(proposal.moves()).isEmpty();
         assertThat(proposal.stays()).extracting(b -> b.ref()).containsExactly(ref(2, 1));
         assertThat(proposal.leftOut()).extracting(l -> l.fixture().key()).containsExactly(FixtureKey.of(1));
+        // Laid in order, nobody has looked whether both could be placed.
+        assertThat(proposal.certain()).isFalse();
     }
 
     /** Behind the first 93 slots are left, and 95 are needed; in front of the run there is room, out of order. */

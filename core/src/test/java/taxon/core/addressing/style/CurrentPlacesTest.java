@@ -16,6 +16,7 @@ import org.junit.jupiter.api.Test;
 import taxon.core.addressing.answer.Trouble;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.PlacementRequest.Scope;
+import taxon.core.addressing.space.JobSpace;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
@@ -36,7 +37,7 @@ import taxon.core.rig.wish.Wish.Blocks;
 import taxon.core.rig.wish.Wish.Split;
 import taxon.core.rig.wish.Wish.Style;
 
-/** Why a fixture cannot stay where it is, to the slot: fixture 1 is asked for, all others are fixed. */
+/** Why a fixture cannot stay where it is, to the slot: fixture 1 is asked for, all others are fixed, where nothing else is said. */
 class CurrentPlacesTest {
     private static final Wish LEAST = Wish.USUAL.withStyle(Style.LEAST_CHANGE);
 
@@ -102,6 +103,8 @@ class CurrentPlacesTest {
     void onAReservedRunWhichIsNamed() {
         Plan kept = reserve(reserve(one(10, 42), 1, 30, 35, "house"), 1, 51, 60, "blues");
         assertThat(trouble(kept, LEAST)).contains(new Trouble.Reserved("blues"));
+        assertThat(trouble(reserve(reserve(one(10, 42), 2, 1, 512, "spare"), 1, 51, 60, "blues"), LEAST))
+                .contains(new Trouble.Reserved("blues"));
         assertThat(trouble(reserve(one(10, 42), 1, 52, 60, "blues"), LEAST)).isEmpty();
         assertThat(trouble(reserve(one(10, 42), 1, 30, 42, "house"), LEAST)).contains(new Trouble.Reserved("house"));
         assertThat(trouble(reserve(one(10, 42), 1, 30, 41, "house"), LEAST)).isEmpty();
@@ -123,6 +126,19 @@ class CurrentPlacesTest {
         });
     }
 
+    /** One of its own type is there, too; that one is not whom it is kept apart from. */
+    @Test
+    void ofSeveralOnTheUniverseTheOneOfAnotherClassIsNamed() {
+        Plan plan = add(add(empty(), type("a", 10), 2, 1), type("b", 10), 1, 3);
+        for (int fixture = 1; fixture <= 3; fixture++) {
+            plan = place(plan, fixture, 1, StartAddress.of(1, 100 * fixture));
+        }
+        String other = fullName(plan, 3);
+        assertThat(trouble(plan, LEAST.withSplit(Split.TYPE, false)))
+                .hasValueSatisfying(
+                        t -> assertThat(((Trouble.Apart) t).here().of()).isEqualTo(other));
+    }
+
     @Test
     void onSlotsOfAnotherWhoIsNamed() {
         assertThat(trouble(two(10, 10, 10, 19), LEAST)).contains(new Trouble.Meets("2", 0));
@@ -142,7 +158,7 @@ class CurrentPlacesTest {
 
     @Test
     void ofTwoNeighboursTheOneThatIsTooNearIsNamed() {
-        Plan three = at(new int[] {10, 10, 10}, 30, 10, 35);
+        Plan three = at(new int[] {10, 10, 10}, 30, 20, 35);
         assertThat(trouble(three, LEAST)).contains(new Trouble.Meets("3", 0));
     }
 
@@ -209,8 +225,7 @@ class CurrentPlacesTest {
     @Test
     void whoHasNoAddressIsNoPlaceAndTheOthersAreCountedFromNought() {
         Plan plan = place(add(empty(), type("t", 10), 3, 1), 3, 1, StartAddress.of(1, 50));
-        Task task = Task.of(
-                plan, new PlacementRequest(Scope.ALL, Set.of(), LEAST), Set.of(), Effort.of(Effort.OF_A_REQUEST));
+        Task task = asked(plan, LEAST);
         assertThat(CurrentPlaces.of(task)).singleElement().satisfies(p -> {
             assertThat(p.index()).isZero();
             assertThat(p.fixture().key()).isEqualTo(FixtureKey.of(3));
@@ -232,16 +247,63 @@ class CurrentPlacesTest {
                 .isEqualTo(List.of(1, 10));
     }
 
-    /** Only those who stay take room; who shares an address takes it once. */
+    private static List<CurrentPlace> all(Plan plan, Wish wish) {
+        return CurrentPlaces.of(asked(plan, wish));
+    }
+
+    private static Task asked(Plan plan, Wish wish) {
+        return Task.of(plan, new PlacementRequest(Scope.ALL, Set.of(), wish), Set.of(), Effort.of(Effort.OF_A_REQUEST));
+    }
+
+    private static boolean meet(Plan plan, Wish wish) {
+        List<CurrentPlace> places = all(plan, wish);
+        assertThat(places.get(0).meets(places.get(1))).isEqualTo(places.get(1).meets(places.get(0)));
+        return places.get(0).meets(places.get(1));
+    }
+
+    @Test
+    void twoWhoAreAskedForMeetOnOneSlotAndNotBesideEachOther() {
+        assertThat(meet(two(10, 10, 10, 19), LEAST)).isTrue();
+        assertThat(meet(two(10, 10, 10, 20), LEAST)).isFalse();
+        assertThat(meet(two(10, 10, 10, 22), LEAST.withSpacing(Spacing.ofGap(3))))
+                .isTrue();
+        assertThat(meet(two(10, 10, 10, 23), LEAST.withSpacing(Spacing.ofGap(3))))
+                .isFalse();
+        assertThat(meet(two(10, 1, 20, 300), LEAST)).isFalse();
+        assertThat(meet(two(10, 1, 20, 300), LEAST.withSplit(Split.TYPE, false)))
+                .isTrue();
+    }
+
+    /** Two who act as one stay together or not at all. */
+    @Test
+    void twoWhoShareAnAddressMeetWhereTheyAreApart() {
+        assertThat(meet(shared(101, 101), LEAST)).isFalse();
+        assertThat(meet(shared(101, 102), LEAST)).isTrue();
+        assertThat(meet(shared(101, 301), LEAST)).isTrue();
+        Plan onTwo = place(shared(101, 101), 2, 1, StartAddress.of(2, 101));
+        assertThat(meet(onTwo, LEAST)).isTrue();
+        assertThat(all(onTwo, LEAST)).noneMatch(CurrentPlace::isPlain);
+        assertThat(all(two(10, 1, 20, 300), LEAST)).allMatch(CurrentPlace::isPlain);
+    }
+
+    /** Only those who stay take room. */
     @Test
     void whoStaysIsSeatedAndNobodyElse() {
         Plan plan = at(new int[] {10, 10, 10}, 1, 101, 201);
-        Task task = Task.of(
-                plan, new PlacementRequest(Scope.ALL, Set.of(), LEAST), Set.of(), Effort.of(Effort.OF_A_REQUEST));
-        var space = task.space();
+        Task task = asked(plan, LEAST);
+        JobSpace space = task.space();
         Set<Integer> kept = CurrentPlaces.seat(CurrentPlaces.of(task), Set.of(0, 2), space);
         assertThat(kept).containsExactlyInAnyOrder(0, 2);
         assertThat(IntStream.of(1, 101, 201).mapToObj(s -> space.universe(1).isFree(s, 10)))
                 .containsExactly(false, true, false);
+    }
+
+    @Test
+    void whoSharesAnAddressIsSeatedOnce() {
+        Task task = asked(shared(101, 101), LEAST);
+        JobSpace space = task.space();
+        assertThat(CurrentPlaces.seat(CurrentPlaces.of(task), Set.of(0, 1), space))
+                .containsExactly(0);
+        assertThat(space.universe(1).used()).isEqualTo(10);
     }
 }
