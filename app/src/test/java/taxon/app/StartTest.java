@@ -138,9 +138,10 @@ class StartTest {
     }
 
     @Test
-    void aLimitOnTheSizeOfFilesIsToldInWordsAndLosesNothing() {
+    void aLimitOnTheSizeOfFilesIsToldInWordsAndLosesNothing() throws SQLException {
         Path data = folder.resolve("jobs.db");
-        // In units of 1,024 bytes: room for the tables and a few edits, then every write of the store fails.
+        nearlyFull(data);
+        // In units of 1,024 bytes, so that there is room for a few edits; then every write of the store fails.
         List<String> limited = List.of("/bin/bash", "-c", "ulimit -f 1500; exec \"$@\"", "limited");
         String kept;
         try (TaxonProcess process = TaxonProcess.serve(limited, List.of("-XX:-UsePerfData"), data)) {
@@ -168,6 +169,16 @@ class StartTest {
         try (TaxonServer again = TaxonServer.on(data)) {
             assertThat(again.http().get("/jobs/1").json().path("document").toString())
                     .isEqualTo(kept);
+        }
+    }
+
+    /** A store as large as one of many jobs, some edits below the limit. */
+    private static void nearlyFull(Path data) throws SQLException {
+        TaxonServer.on(data).close();
+        try (Connection connection =
+                        new StoreFile(data).source("busy_timeout=5000").getConnection();
+                Statement statement = connection.createStatement()) {
+            statement.execute("create table ballast as select zeroblob(1000000) as room");
         }
     }
 }

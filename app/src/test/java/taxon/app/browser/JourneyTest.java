@@ -43,7 +43,7 @@ class JourneyTest {
     @BeforeAll
     static void start() {
         server = TaxonServer.demo();
-        browser = Browser.start();
+        browser = Browser.startWithRequests();
     }
 
     @AfterAll

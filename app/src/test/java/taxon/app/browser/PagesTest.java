@@ -98,7 +98,7 @@ class PagesTest {
         http.post("/jobs/1/compare/rows", "rows", "ID\tType\tUniverse\tSlot\n301\tKestrel\t2\t243\n\tTern\t9\t1\n");
         http.post("/jobs/1/take-overs", "from", "revision", "which", "A");
         http.post("/jobs/1/variants", "name", "shorter");
-        browser = Browser.start();
+        browser = Browser.startWithRequests();
     }
 
     @AfterAll

@@ -15,6 +15,7 @@ import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
 import org.openqa.selenium.StaleElementReferenceException;
+import org.openqa.selenium.WebDriver;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
@@ -23,6 +24,7 @@ import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.logging.LogEntry;
 import org.openqa.selenium.logging.LogType;
 import org.openqa.selenium.logging.LoggingPreferences;
+import org.openqa.selenium.support.ui.FluentWait;
 import org.openqa.selenium.support.ui.Select;
 import org.openqa.selenium.support.ui.WebDriverWait;
 import taxon.formats.json.Json;
@@ -30,6 +32,7 @@ import taxon.formats.json.Json;
 /** Headless Chromium, driven as a person would: it looks for what is seen, clicks and types. */
 public final class Browser implements AutoCloseable {
     private static final Duration PATIENCE = Duration.ofSeconds(60);
+    private static final Duration BETWEEN_LOOKS = Duration.ofMillis(100);
 
     private final ChromeDriver driver;
     private final Path downloads;
@@ -40,6 +43,15 @@ public final class Browser implements AutoCloseable {
     }
 
     public static Browser start() {
+        return start(false);
+    }
+
+    /** One that writes down what every page asks for, which takes its time. */
+    public static Browser startWithRequests() {
+        return start(true);
+    }
+
+    private static Browser start(boolean requests) {
         try {
             Path downloads = Files.createTempDirectory("taxon-downloads");
             ChromeOptions options = new ChromeOptions();
@@ -58,7 +70,7 @@ public final class Browser implements AutoCloseable {
                     "--force-device-scale-factor=1",
                     "--window-size=1280,800");
             LoggingPreferences logs = new LoggingPreferences();
-            logs.enable(LogType.PERFORMANCE, Level.ALL);
+            logs.enable(LogType.PERFORMANCE, requests ? Level.ALL : Level.OFF);
             logs.enable(LogType.BROWSER, Level.ALL);
             options.setCapability("goog:loggingPrefs", logs);
             ChromeDriverService service = new ChromeDriverService.Builder()
@@ -234,27 +246,27 @@ public final class Browser implements AutoCloseable {
     }
 
     WebElement find(String css) {
+        return patient(() -> "nothing like " + css + " on " + url()).until(d -> d.findElement(By.cssSelector(css)));
+    }
+
+    private FluentWait<WebDriver> patient(Supplier<String> otherwise) {
         return new WebDriverWait(driver, PATIENCE)
-                .withMessage("nothing like " + css + " on " + url())
-                .until(d -> d.findElement(By.cssSelector(css)));
+                .pollingEvery(BETWEEN_LOOKS)
+                .ignoring(StaleElementReferenceException.class)
+                .withMessage(otherwise);
     }
 
     /** A part of the page may be swapped between finding it and using it: then it is found again. */
     void again(Runnable act) {
-        new WebDriverWait(driver, PATIENCE)
-                .ignoring(StaleElementReferenceException.class)
-                .until(d -> {
-                    act.run();
-                    return true;
-                });
+        patient(() -> "swapped again and again on " + url()).until(d -> {
+            act.run();
+            return true;
+        });
     }
 
     /** Waits until something is so. */
     public void until(String complaint, Supplier<Boolean> condition) {
-        new WebDriverWait(driver, PATIENCE)
-                .ignoring(StaleElementReferenceException.class)
-                .withMessage(() -> complaint + " on " + url() + "\n" + texts("#work"))
-                .until(d -> condition.get());
+        patient(() -> complaint + " on " + url() + "\n" + texts("#work")).until(d -> condition.get());
     }
 
     /** Clicks a link and waits for the file that it brings. */

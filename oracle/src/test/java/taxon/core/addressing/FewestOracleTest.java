@@ -34,7 +34,7 @@ import taxon.oracle.OracleRig.Unit;
  * exist; what it says is at least needed must be needed. More rigs with {@code -Dtaxon.oracle.rigs=N}.
  */
 class FewestOracleTest {
-    private static final int RIGS = Integer.getInteger("taxon.oracle.rigs", 12);
+    private static final int RIGS = Integer.getInteger("taxon.oracle.rigs", 8);
 
     private int proved;
     private int unknown;

@@ -30,7 +30,7 @@ import taxon.oracle.OracleRig.Unit;
  * proved, no plan costs less. More rigs with {@code -Dtaxon.oracle.rigs=N}.
  */
 class LeastChangeOracleTest {
-    private static final int RIGS = Integer.getInteger("taxon.oracle.rigs", 12);
+    private static final int RIGS = Integer.getInteger("taxon.oracle.rigs", 8);
 
     private int proved;
     private int unknown;
