@@ -24,9 +24,11 @@ import taxon.core.dmx.UniverseSet;
 import taxon.core.rig.FixtureId;
 import taxon.core.rig.Plan;
 import taxon.core.rig.ReservedRun;
+import taxon.core.rig.wish.Headroom;
 import taxon.core.rig.wish.Spacing;
 import taxon.core.rig.wish.Spacing.Starts;
 import taxon.core.rig.wish.Wish;
+import taxon.core.rig.wish.Wish.Split;
 import taxon.core.rig.wish.Wish.Style;
 
 /** As few universes as can be, to the slot: what lies where in the room that a packing has found. */
@@ -66,6 +68,37 @@ class FewestByHandTest {
         Plan plan = reserve(reserve(add(empty(), type("a", 10), 2, 1), 1, 11, 12), 1, 43, 512);
         assertThat(starts(plan, ON_ONE.withSpacing(new Spacing(20, Starts.ANYWHERE, 1, false))))
                 .containsExactly("1.001", "1.031");
+    }
+
+    /**
+     * Two types that keep apart and lie among each other on two universes. Of the long ones five fit on one, the short ones all fit
+     * on the other. Where the three long ones that have no address took room from those that have one, these would stay where they
+     * are, and no universe would be open to one type alone.
+     */
+    @ParameterizedTest
+    @EnumSource(Style.class)
+    void whoHasNoAddressYetIsLeftOutRatherThanAllOthers(Style style) {
+        Plan plan = add(add(empty(), type("long", 79), 8, 1), type("short", 20), 12, 9);
+        plan = placed(plan, 1, 4, 342, 6, 269, 8, 286, 11, 261, 13, 97);
+        plan = placed(plan, 2, 5, 130, 7, 502, 10, 483, 12, 442, 14, 277);
+        plan = reserve(reserve(plan, 1, 297, 301), 2, 301, 305);
+        Wish apart = FEWEST.withStyle(style)
+                .withSplit(Split.TYPE, false)
+                .withHeadroom(Headroom.ofSlots(22))
+                .within(StartAddress.of(1, 1), UniverseSet.of(1, 2));
+        AddressProposal proposal = Planner.propose(plan, new PlacementRequest(Scope.ALL, Set.of(), apart));
+        assertThat(proposal.leftOut())
+                .extracting(l -> l.fixture().key().number())
+                .containsExactlyInAnyOrder(1, 2, 3);
+    }
+
+    /** @param keysAndSlots fixture, slot, fixture, slot and so on */
+    private static Plan placed(Plan plan, int universe, int... keysAndSlots) {
+        Plan placed = plan;
+        for (int i = 0; i < keysAndSlots.length; i += 2) {
+            placed = place(placed, keysAndSlots[i], 1, StartAddress.of(universe, keysAndSlots[i + 1]));
+        }
+        return placed;
     }
 
     private static List<String> addresses(int count, int first, int length) {

@@ -76,6 +76,11 @@ public record Piece(
         return addresses;
     }
 
+    /** True when none of those whose piece it is has an address yet: nothing is taken from them who find no place. */
+    public boolean isNew() {
+        return fixtures().allMatch(f -> f.addresses().isEmpty());
+    }
+
     /** Where it begins now: where its first block does, when all of it lies there as one. */
     public Optional<StartAddress> now() {
         return blocks.get(0).start().filter(a -> isTogether());

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.ToIntFunction;
+import java.util.stream.Collectors;
 import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.dmx.StartAddress;
@@ -61,10 +62,7 @@ final class Packer {
     Result pack(List<Piece> pieces, List<Integer> given, List<Integer> others, Effort effort) {
         Map<Alike, List<Piece>> alike = alike(pieces);
         Packed packed = FewestBins.pack(space.grain(), kinds(alike), bins(given), bins(others), effort);
-        List<Deque<Piece>> queues = alike.values().stream()
-                .<Deque<Piece>>map(
-                        l -> new ArrayDeque<>(l.stream().sorted(byType()).toList()))
-                .toList();
+        List<Deque<Piece>> queues = queues(alike, packed.filling().left());
         List<Integer> universes = new ArrayList<>(given);
         universes.addAll(others);
         return new Result(
@@ -72,6 +70,19 @@ final class Packer {
                 packed.used(),
                 packed.atLeast(),
                 packed.filling().isWhole());
+    }
+
+    /** Pieces of each kind that find a place. Where some do not, those have none already: they need no room while they wait. */
+    private static List<Deque<Piece>> queues(Map<Alike, List<Piece>> alike, List<Integer> left) {
+        List<Deque<Piece>> queues = new ArrayList<>();
+        for (List<Piece> list : alike.values()) {
+            queues.add(list.stream()
+                    .sorted(Comparator.comparing(Piece::isNew).thenComparing(byType()))
+                    .limit(list.size() - left.get(queues.size()))
+                    .sorted(byType())
+                    .collect(Collectors.toCollection(ArrayDeque::new)));
+        }
+        return queues;
     }
 
     /** How many of the others these pieces need at least, whatever else lies there. */

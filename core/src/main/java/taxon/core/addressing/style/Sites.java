@@ -2,6 +2,7 @@ package taxon.core.addressing.style;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -16,6 +17,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.SharingClass;
 import taxon.core.addressing.space.JobSpace;
@@ -248,32 +250,46 @@ final class Sites {
                     .filter(openings.get(alikes.indexOf(alike(piece)))::remove)
                     .ifPresent(a -> starts.put(piece.index(), a));
         }
-        List<List<Piece>> halves = new ArrayList<>();
-        for (List<Piece> own : byFixture()) {
-            List<Piece> open = own.stream()
-                    .filter(r -> !kept.contains(r.index()) && !starts.containsKey(r.index()))
-                    .toList();
-            if (!give(open, openings, starts)) {
-                halves.add(open);
-            }
-        }
-        halves.forEach(open -> open.forEach(r -> give(List.of(r), openings, starts)));
+        List<List<Piece>> open = byFixture().stream()
+                .map(own -> own.stream()
+                        .filter(r -> !kept.contains(r.index()) && !starts.containsKey(r.index()))
+                        .toList())
+                .filter(own -> !own.isEmpty())
+                .toList();
+        BitSet whole = whole(open, openings);
+        IntStream.range(0, open.size()).filter(whole::get).forEach(i -> give(open.get(i), openings, starts));
+        IntStream.range(0, open.size()).filter(i -> !whole.get(i)).forEach(i -> give(open.get(i), openings, starts));
         return starts;
     }
 
-    /** Gives each of these pieces an opening, or none of them. */
-    private boolean give(
-            List<Piece> open, List<NavigableSet<StartAddress>> openings, Map<Integer, StartAddress> starts) {
-        Map<Integer, Integer> needed = new HashMap<>();
-        open.forEach(r -> needed.merge(alikes.indexOf(alike(r)), 1, Integer::sum));
-        boolean enough = needed.entrySet().stream()
-                .allMatch(e -> openings.get(e.getKey()).size() >= e.getValue());
+    /** Which of these fixtures find openings for all that they need. Those that are new come last: they wait for it without room. */
+    private BitSet whole(List<List<Piece>> open, List<NavigableSet<StartAddress>> openings) {
+        int[] room = openings.stream().mapToInt(Set::size).toArray();
+        BitSet whole = new BitSet();
+        IntStream.range(0, open.size())
+                .boxed()
+                .sorted(Comparator.comparing(i -> open.get(i).get(0).isNew()))
+                .filter(i -> takes(open.get(i), room))
+                .forEach(whole::set);
+        return whole;
+    }
+
+    /** Takes what these pieces need from the room there is, or nothing where that is too little for all. */
+    private boolean takes(List<Piece> pieces, int[] room) {
+        int[] left = room.clone();
+        pieces.forEach(r -> left[alikes.indexOf(alike(r))]--);
+        boolean enough = Arrays.stream(left).allMatch(n -> n >= 0);
         if (enough) {
-            open.forEach(r -> starts.put(
-                    r.index(),
-                    Optional.ofNullable(openings.get(alikes.indexOf(alike(r))).pollFirst())
-                            .orElseThrow()));
+            System.arraycopy(left, 0, room, 0, left.length);
         }
         return enough;
+    }
+
+    /** Gives each of these pieces the first opening that there is; nothing to one for which there is none. */
+    private void give(List<Piece> open, List<NavigableSet<StartAddress>> openings, Map<Integer, StartAddress> starts) {
+        for (Piece piece : open) {
+            Optional.ofNullable(openings.get(alikes.indexOf(alike(piece))).pollFirst())
+                    .ifPresent(a -> starts.put(piece.index(), a));
+        }
     }
 }

@@ -25,7 +25,7 @@ import taxon.core.rig.wish.Wish.Style;
 /**
  * Lays a request in the style that its wish names, and sees to what holds in every style: a fixture is placed whole or not at
  * all; who finds no place keeps the address that it has, and the others are laid round it; where a style leaves fixtures out,
- * another is tried, and the one that leaves out fewer is taken.
+ * another is tried, and those first who have an address, and the one that leaves out fewer is taken.
  */
 public final class Styles {
     /** How often those who find no place are taken as fixed before all who have an address are. */
@@ -47,6 +47,9 @@ public final class Styles {
     private static final int MOST_ALONE = 8;
 
     private static final int PARTS_OF_FEW = 6;
+
+    /** New ones times all fixtures of the rig: each of the first is offered what the others leave. */
+    private static final long MOST_OFFERS = 400_000;
 
     private static final Map<Style, Style> INSTEAD = Map.of(
             Style.FEWEST_UNIVERSES, Style.IN_ORDER,
@@ -116,8 +119,11 @@ public final class Styles {
         Style style = request.wish().style();
         Laid own = effort.within(effort.left() / 2, e -> attempt(plan, request, style, Set.of(), e));
         Optional<Style> instead = Optional.ofNullable(INSTEAD.get(style));
-        if (own.left() == 0 || instead.isEmpty() || effort.isSpent()) {
+        if (own.left() == 0 || effort.isSpent()) {
             return own;
+        }
+        if (instead.isEmpty()) {
+            return withoutNewOnes(own, plan, request, effort);
         }
         Laid other = effort.within(forInstead(effort, plan), e -> attempt(plan, request, instead.get(), Set.of(), e));
         int bound = Math.max(own.leftAtLeast(), other.leftAtLeast());
@@ -132,7 +138,7 @@ public final class Styles {
      */
     private static Laid improved(Laid found, Plan plan, PlacementRequest request, Effort effort) {
         List<FixtureKey> longestFirst = longestFirst(found, plan);
-        Laid best = found;
+        Laid best = withoutNewOnes(found, plan, request, effort);
         for (int part = 1; part <= PARTS && isEnough(effort, plan); part++) {
             Set<FixtureKey> apart = new HashSet<>(longestFirst.subList(0, longestFirst.size() * part / PARTS));
             Laid again = effort.within(
@@ -152,6 +158,33 @@ public final class Styles {
         return best;
     }
 
+    /**
+     * Who has no address yet is in nobody's way while it waits. So where others would stay where they cannot lie, those alone
+     * are laid first, and the new ones are offered what is left.
+     */
+    private static Laid withoutNewOnes(Laid found, Plan plan, PlacementRequest request, Effort effort) {
+        boolean takenFromSomebody = found.leftOut().stream()
+                .anyMatch(k -> !plan.fixture(k).orElseThrow().addresses().isEmpty());
+        Set<FixtureKey> apart = newOnes(found);
+        boolean affordable = (long) apart.size() * plan.fixtures().size() <= MOST_OFFERS;
+        if (!takenFromSomebody || apart.isEmpty() || !affordable || !isEnough(effort, plan)) {
+            return found;
+        }
+        Laid again = effort.within(
+                effort.left() / PARTS,
+                e -> attempt(plan, request, request.wish().style(), apart, e));
+        return again.left() < found.left() ? again.atLeast(found.leftAtLeast()) : found;
+    }
+
+    private static Set<FixtureKey> newOnes(Laid found) {
+        return Stream.concat(
+                        found.task().request().fixtures().stream(),
+                        found.held().stream().map(HeldFixtures.Outcome::fixture))
+                .filter(f -> f.addresses().isEmpty())
+                .map(Fixture::key)
+                .collect(Collectors.toSet());
+    }
+
     private static List<FixtureKey> longestFirst(Laid found, Plan plan) {
         return found.leftOut().stream()
                 .sorted(Comparator.comparingInt((FixtureKey k) -> -slots(plan, k))
@@ -161,12 +194,7 @@ public final class Styles {
 
     private static List<Set<FixtureKey>> fewApart(Laid found, Plan plan) {
         Set<Set<FixtureKey>> apart = new LinkedHashSet<>();
-        apart.add(Stream.concat(
-                        found.task().request().fixtures().stream(),
-                        found.held().stream().map(HeldFixtures.Outcome::fixture))
-                .filter(f -> f.addresses().isEmpty())
-                .map(Fixture::key)
-                .collect(Collectors.toSet()));
+        apart.add(newOnes(found));
         List<FixtureKey> longestFirst = longestFirst(found, plan);
         longestFirst.forEach(k -> apart.add(Set.of(k)));
         for (FixtureKey key : longestFirst) {
