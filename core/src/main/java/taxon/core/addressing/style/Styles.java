@@ -37,8 +37,8 @@ public final class Styles {
     /** How often another style lays anew until nobody loses an address, in most rigs. */
     private static final int ROUNDS_INSTEAD = 4;
 
-    /** For so many layings there must be effort left to begin an attempt. */
-    private static final int ATTEMPTS_LEFT = 3;
+    /** For so many layings there must be effort to begin an attempt. */
+    private static final int LAYINGS_OF_AN_ATTEMPT = 3;
 
     /** Of those who are left out, how many parts are tried apart from the others: a third, two thirds, all. */
     private static final int PARTS = 3;
@@ -91,10 +91,14 @@ public final class Styles {
     public static Laid lay(Plan plan, PlacementRequest request, Effort effort) {
         Laid best = once(plan, request, effort);
         boolean mayImprove = request.wish().style() != Style.IN_ORDER;
-        for (int round = 0; round < MOST_ROUNDS && mayImprove && best.left() > 0 && isEnough(effort, plan); round++) {
+        for (int round = 0; round < MOST_ROUNDS && mayImprove && best.left() > 0; round++) {
+            long part = effort.left() / 2;
+            if (!isEnough(part, plan)) {
+                return best;
+            }
             // A rig that lies better already shows the way to who is still left out.
             Plan after = HeldFixtures.placed(best);
-            Laid next = effort.within(effort.left() / 2, e -> once(after, request, e));
+            Laid next = effort.within(part, e -> once(after, request, e));
             if (next.left() >= best.left()) {
                 return best;
             }
@@ -103,10 +107,12 @@ public final class Styles {
         return best;
     }
 
-    /** True when another attempt could search and not only lay, which it does with a part of what is left. */
-    private static boolean isEnough(Effort effort, Plan plan) {
-        return effort.left()
-                > (long) ATTEMPTS_LEFT * LAYS_A_FIXTURE * plan.fixtures().size();
+    /** True when an attempt with so much effort could search and not only lay, which it may have to do again and again. */
+    private static boolean isEnough(long part, Plan plan) {
+        return part
+                > (long) LAYINGS_OF_AN_ATTEMPT
+                        * LAYS_A_FIXTURE
+                        * plan.fixtures().size();
     }
 
     /** Half of what is left; more where that is too little to lay a large rig as often as it may take. */
@@ -139,19 +145,15 @@ public final class Styles {
     private static Laid improved(Laid found, Plan plan, PlacementRequest request, Effort effort) {
         List<FixtureKey> longestFirst = longestFirst(found, plan);
         Laid best = withoutNewOnes(found, plan, request, effort);
-        for (int part = 1; part <= PARTS && isEnough(effort, plan); part++) {
+        for (int part = 1; part <= PARTS && isEnough(effort.left() / PARTS, plan); part++) {
             Set<FixtureKey> apart = new HashSet<>(longestFirst.subList(0, longestFirst.size() * part / PARTS));
-            Laid again = effort.within(
-                    effort.left() / 3,
-                    e -> attempt(plan, request, request.wish().style(), apart, e));
+            Laid again = again(apart, PARTS, plan, request, effort);
             boolean asWished = part == PARTS && again.left() == best.left();
             best = again.left() < best.left() || asWished ? again : best;
         }
         for (Set<FixtureKey> apart : best.left() > MOST_ALONE ? List.<Set<FixtureKey>>of() : fewApart(best, plan)) {
-            if (best.left() > best.leftAtLeast() && isEnough(effort, plan)) {
-                Laid again = effort.within(
-                        effort.left() / PARTS_OF_FEW,
-                        e -> attempt(plan, request, request.wish().style(), apart, e));
+            if (best.left() > best.leftAtLeast() && isEnough(effort.left() / PARTS_OF_FEW, plan)) {
+                Laid again = again(apart, PARTS_OF_FEW, plan, request, effort);
                 best = again.left() < best.left() ? again : best;
             }
         }
@@ -166,14 +168,22 @@ public final class Styles {
         boolean takenFromSomebody = found.leftOut().stream()
                 .anyMatch(k -> !plan.fixture(k).orElseThrow().addresses().isEmpty());
         Set<FixtureKey> apart = newOnes(found);
-        boolean affordable = (long) apart.size() * plan.fixtures().size() <= MOST_OFFERS;
-        if (!takenFromSomebody || apart.isEmpty() || !affordable || !isEnough(effort, plan)) {
+        if (!takenFromSomebody || !areFew(apart, plan) || !isEnough(effort.left() / PARTS, plan)) {
             return found;
         }
-        Laid again = effort.within(
-                effort.left() / PARTS,
-                e -> attempt(plan, request, request.wish().style(), apart, e));
+        Laid again = again(apart, PARTS, plan, request, effort);
         return again.left() < found.left() ? again.atLeast(found.leftAtLeast()) : found;
+    }
+
+    private static Laid again(Set<FixtureKey> apart, int parts, Plan plan, PlacementRequest request, Effort effort) {
+        return effort.within(
+                effort.left() / parts,
+                e -> attempt(plan, request, request.wish().style(), apart, e));
+    }
+
+    /** So few that each can be offered what the others leave. */
+    private static boolean areFew(Set<FixtureKey> apart, Plan plan) {
+        return !apart.isEmpty() && (long) apart.size() * plan.fixtures().size() <= MOST_OFFERS;
     }
 
     private static Set<FixtureKey> newOnes(Laid found) {
@@ -194,7 +204,7 @@ public final class Styles {
 
     private static List<Set<FixtureKey>> fewApart(Laid found, Plan plan) {
         Set<Set<FixtureKey>> apart = new LinkedHashSet<>();
-        apart.add(newOnes(found));
+        apart.add(Optional.of(newOnes(found)).filter(n -> areFew(n, plan)).orElse(Set.of()));
         List<FixtureKey> longestFirst = longestFirst(found, plan);
         longestFirst.forEach(k -> apart.add(Set.of(k)));
         for (FixtureKey key : longestFirst) {
