@@ -5,6 +5,7 @@ import java.util.List;
 import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.addressing.answer.AddressProposal.Totals;
 import taxon.core.addressing.answer.Optimum;
+import taxon.core.addressing.answer.Reason;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.style.Styles;
 import taxon.core.packing.Effort;
@@ -38,8 +39,18 @@ public final class Planner {
      *
      * @param moves blocks that would get another address
      * @param leftOut fixtures that would find no place
+     * @param certain true when no plan for the wish places more of them
+     * @param outOfOrder fixtures of a plan in order that would take what the others leave, behind or before their turn
      */
-    public record StylePrice(Style style, Price price, Totals totals, Optimum optimum, int moves, int leftOut) {}
+    public record StylePrice(
+            Style style,
+            Price price,
+            Totals totals,
+            Optimum optimum,
+            int moves,
+            int leftOut,
+            boolean certain,
+            int outOfOrder) {}
 
     /** What each style would cost for the same request, side by side. */
     public static List<StylePrice> compare(Plan plan, PlacementRequest request) {
@@ -56,6 +67,16 @@ public final class Planner {
                 proposal.totals(),
                 proposal.optimum(),
                 proposal.moves().size(),
-                proposal.leftOut().size());
+                proposal.leftOut().size(),
+                proposal.certain(),
+                style == Style.IN_ORDER ? outOfOrder(proposal) : 0);
+    }
+
+    private static int outOfOrder(AddressProposal proposal) {
+        return (int) proposal.moves().stream()
+                .filter(m -> m.reason() instanceof Reason.LeftFree || m.reason() instanceof Reason.Leaves)
+                .map(m -> m.ref().fixture())
+                .distinct()
+                .count();
     }
 }

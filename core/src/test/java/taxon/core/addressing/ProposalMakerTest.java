@@ -24,6 +24,7 @@ import taxon.core.addressing.answer.Reason;
 import taxon.core.addressing.answer.Trouble;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.PlacementRequest.Scope;
+import taxon.core.addressing.text.ProposalText;
 import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
@@ -187,5 +188,37 @@ class ProposalMakerTest {
                     assertThat(m.reason()).isEqualTo(new Reason.Leaves(new Trouble.NotAllowed(UniverseNumber.of(9))));
                 });
         assertThat(proposal.price()).isEqualTo(new Price(0, 1, 1));
+        assertThat(goodness(Style.IN_ORDER, proposal))
+                .isEqualTo("as the order has it, but for 1 fixture in what is left");
+    }
+
+    private static String goodness(Style style, AddressProposal proposal) {
+        return ProposalText.goodness(Planner.price(style, proposal));
+    }
+
+    @Test
+    void ofAStyleNoMoreIsSaidThanItsProposalClaims() {
+        Plan plan = add(empty(), type("long", 300), 3, 1);
+        Wish fewest = ON_ONE.withStyle(Style.FEWEST_UNIVERSES);
+        assertThat(goodness(Style.IN_ORDER, propose(plan, IN_ORDER, Scope.ALL))).isEqualTo("as the order has it");
+        Plan app = add(plan, typeReachedBy(Reach.APP_ONLY, "app", 5), 1, 4);
+        assertThat(goodness(Style.IN_ORDER, propose(app, IN_ORDER, Scope.ALL))).isEqualTo("as the order has it");
+        assertThat(goodness(Style.IN_ORDER, propose(plan, ON_ONE, Scope.ALL)))
+                .isEqualTo("another plan may place more of them");
+        assertThat(goodness(Style.FEWEST_UNIVERSES, propose(plan, fewest, Scope.ALL)))
+                .isEqualTo("no plan places more of them");
+        assertThat(goodness(
+                        Style.FEWEST_UNIVERSES, propose(plan, IN_ORDER.withStyle(Style.FEWEST_UNIVERSES), Scope.ALL)))
+                .isEqualTo("3 universes, the fewest there can be");
+    }
+
+    /** What least change leaves its place is no fixture out of its turn. */
+    @Test
+    void onlyAPlanInOrderHasAnOrderToLeave() {
+        Plan plan = place(add(empty(), type("t", 10), 1, 1), 1, 1, StartAddress.of(9, 1));
+        Wish least = ON_ONE.withStyle(Style.LEAST_CHANGE);
+        assertThat(Planner.price(Style.LEAST_CHANGE, propose(plan, least, Scope.ALL))
+                        .outOfOrder())
+                .isZero();
     }
 }

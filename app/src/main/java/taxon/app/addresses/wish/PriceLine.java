@@ -13,7 +13,8 @@ import taxon.formats.json.Json;
  * @param set units to touch again
  * @param planned fixtures that move on paper only
  * @param first fixtures that get their first address
- * @param proof how good it is, in words; empty where nothing is claimed
+ * @param proof what is claimed of it, in words; empty where nothing is
+ * @param goodness how good it is, in words
  */
 public record PriceLine(
         String style,
@@ -25,7 +26,8 @@ public record PriceLine(
         int universes,
         int free,
         int notPlaced,
-        String proof) {
+        String proof,
+        String goodness) {
 
     public static List<PriceLine> of(List<StylePrice> prices, PlacementRequest request) {
         return prices.stream().map(p -> of(p, request)).toList();
@@ -42,6 +44,7 @@ public record PriceLine(
                 price.totals().universes(),
                 price.totals().free(),
                 price.leftOut(),
-                ProposalText.sentence(price.optimum()));
+                ProposalText.sentence(price.optimum()),
+                ProposalText.goodness(price));
     }
 }

@@ -1,5 +1,6 @@
 package taxon.core.addressing.text;
 
+import taxon.core.addressing.Planner.StylePrice;
 import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.addressing.answer.Break;
 import taxon.core.addressing.answer.Break.Why;
@@ -13,6 +14,7 @@ import taxon.core.dmx.Slot;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
 import taxon.core.proof.Price;
+import taxon.core.rig.wish.Wish.Style;
 import taxon.core.text.Counted;
 
 /** The sentences of a proposal. */
@@ -67,6 +69,22 @@ public final class ProposalText {
                     + (p.isCertain() ? ", the fewest there can be" : gap(p.used(), p.atLeast()));
         }
         return "";
+    }
+
+    /** How good what a style would give is, in a few words; nothing that its proposal does not claim. */
+    public static String goodness(StylePrice price) {
+        if (!(price.optimum() instanceof Optimum.Unclaimed)) {
+            return sentence(price.optimum());
+        }
+        if (price.leftOut() > 0 && !price.certain()) {
+            return "another plan may place more of them";
+        }
+        if (price.style() != Style.IN_ORDER) {
+            return "no plan places more of them";
+        }
+        return price.outOfOrder() == 0
+                ? "as the order has it"
+                : "as the order has it, but for " + counted(price.outOfOrder(), "fixture") + " in what is left";
     }
 
     private static String gap(int used, int atLeast) {
