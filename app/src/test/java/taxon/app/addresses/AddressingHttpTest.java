@@ -76,6 +76,16 @@ class AddressingHttpTest {
                 .contains("1 universe, the fewest there can be", "price 0, the least there can be");
     }
 
+    /** Two types that keep apart have one universe: nobody says that they lie in order, or that all is well. */
+    @Test
+    void ofAStyleThatLeavesSomebodyOutItIsSaidWhetherMoreCouldBePlaced() {
+        String prices = http.page("/jobs/" + job + "/addresses/prices?scope=all&split=type&universes=1")
+                .text();
+        assertThat(prices).contains("another plan may place more of them").doesNotContain("as the order has it");
+        assertThat(http.page("/jobs/" + job + "/addresses/prices?scope=all").text())
+                .contains("as the order has it");
+    }
+
     @Test
     void aWishIsHeededExplainedAndProved() {
         JsonNode proposal = propose("scope", "all", "style", "fewest-universes", "split", "position");
