@@ -151,8 +151,11 @@ public final class Styles {
             boolean asWished = part == PARTS && again.left() == best.left();
             best = again.left() < best.left() || asWished ? again : best;
         }
-        for (Set<FixtureKey> apart : best.left() > MOST_ALONE ? List.<Set<FixtureKey>>of() : fewApart(best, plan)) {
-            if (best.left() > best.leftAtLeast() && isEnough(effort.left() / PARTS_OF_FEW, plan)) {
+        List<Set<FixtureKey>> few = best.left() > MOST_ALONE ? List.of() : fewApart(best, plan);
+        for (Set<FixtureKey> apart : few) {
+            // Where somebody with an address was left out, the new ones were apart before, with more effort.
+            boolean known = leavesOutAddressed(found, plan) && apart.equals(newOnes(found));
+            if (!known && best.left() > best.leftAtLeast() && isEnough(effort.left() / PARTS_OF_FEW, plan)) {
                 Laid again = again(apart, PARTS_OF_FEW, plan, request, effort);
                 best = again.left() < best.left() ? again : best;
             }
@@ -165,14 +168,16 @@ public final class Styles {
      * are laid first, and the new ones are offered what is left.
      */
     private static Laid withoutNewOnes(Laid found, Plan plan, PlacementRequest request, Effort effort) {
-        boolean takenFromSomebody = found.leftOut().stream()
-                .anyMatch(k -> !plan.fixture(k).orElseThrow().addresses().isEmpty());
         Set<FixtureKey> apart = newOnes(found);
-        if (!takenFromSomebody || !areFew(apart, plan) || !isEnough(effort.left() / PARTS, plan)) {
+        if (!leavesOutAddressed(found, plan) || !areFew(apart, plan) || !isEnough(effort.left() / PARTS, plan)) {
             return found;
         }
         Laid again = again(apart, PARTS, plan, request, effort);
         return again.left() < found.left() ? again.atLeast(found.leftAtLeast()) : found;
+    }
+
+    private static boolean leavesOutAddressed(Laid found, Plan plan) {
+        return found.leftOut().stream().anyMatch(k -> !addresses(plan, k).isEmpty());
     }
 
     private static Laid again(Set<FixtureKey> apart, int parts, Plan plan, PlacementRequest request, Effort effort) {
