@@ -57,13 +57,24 @@ const isBusy = (element) =>
 // Requests that change the page, from their beginning to their end, however they end.
 let underWay = 0;
 let missed = false;
+const fetchMissed = () => missed && !isHeld() && refresh();
 document.addEventListener("htmx:beforeRequest", () => (underWay += 1));
 document.addEventListener("htmx:afterRequest", () => {
   underWay = Math.max(0, underWay - 1);
-  if (missed && underWay === 0) {
-    refresh();
-  }
+  fetchMissed();
 });
+
+// What the pointer holds on a drawing is not swapped under the hand.
+let pressed = false;
+const isHeld = () => pressed || underWay > 0;
+const letGo = () => {
+  pressed = false;
+  fetchMissed();
+};
+document.addEventListener("pointerdown", (event) => (pressed = event.button === 0 && Boolean(event.target.closest?.("svg"))));
+document.addEventListener("pointerup", letGo);
+document.addEventListener("pointercancel", letGo);
+document.addEventListener("pointermove", (event) => pressed && event.buttons === 0 && letGo());
 
 const swap = (old, fresh) => {
   const focused = old.contains(document.activeElement) ? document.activeElement.id : "";
@@ -145,8 +156,8 @@ export const refresh = async (skipped = []) => {
   const changes = await fetchedChanges();
   const fresh = changes ?? (await fetched(location.href));
   const newer = fresh?.querySelector(".frame");
-  // What came meanwhile would be replaced by what is on its way: it is fetched again behind that.
-  missed = underWay > 0;
+  // What came meanwhile would be replaced by what is on its way, or taken from the hand: it is fetched again behind that.
+  missed = isHeld();
   if (missed || !newer || Number(newer.dataset.version) < shownVersion()) {
     return 0;
   }

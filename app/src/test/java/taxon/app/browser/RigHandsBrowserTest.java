@@ -107,6 +107,21 @@ class RigHandsBrowserTest {
 
     @Test
     @Order(3)
+    void whatIsHeldStaysInTheHandWhileSomebodyElseEdits() {
+        browser.open(job() + "rig");
+        browser.pointer().press(unit(8));
+        browser.pointer().move(-20, 0);
+        browser.see("#grid-told", "208 to 6.5 m");
+        post("/jobs/1/cells", "key", 1, "column", "note", "text", "meanwhile");
+        browser.see("#news", "Note of 201");
+        browser.pointer().move(-21, 6);
+        browser.pointer().release();
+        browser.until("not moved", () -> browser.texts("#grid td").contains("6 m"));
+        browser.until("not told", () -> browser.texts("#grid td").contains("meanwhile"));
+    }
+
+    @Test
+    @Order(3)
     void unitsThatAreDrawnSmallAreChosenAndLabelledWhenOneLooksCloser() {
         post("/jobs/1/positions/2", "name", "Dock floor", "length", "30 m", "upstage", "1");
         browser.open(job() + "rig");

@@ -8,6 +8,8 @@ import org.openqa.selenium.interactions.Actions;
 
 /** A pointer on a page: presses, moves and lets go, as a hand with a mouse does. */
 public final class Pointer {
+    private static final int STILL_MILLISECONDS = 100;
+
     private final Browser browser;
     private final ChromeDriver driver;
 
@@ -18,15 +20,38 @@ public final class Pointer {
 
     /** Presses the pointer on one element, moves it by so many pixels and lets go. */
     public void drag(String css, int right, int down) {
-        WebElement element = browser.find(css);
-        driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", element);
+        press(css);
+        move(right, down);
+        release();
+    }
+
+    /** Presses the pointer on one element and holds it. */
+    public void press(String css) {
+        new Actions(driver).moveToElement(still(css)).clickAndHold().perform();
+    }
+
+    /** Moves by so many pixels, in two steps. */
+    public void move(int right, int down) {
         new Actions(driver)
-                .moveToElement(element)
-                .clickAndHold()
                 .moveByOffset(right / 2, down / 2)
                 .moveByOffset(right - right / 2, down - down / 2)
-                .release()
                 .perform();
+    }
+
+    public void release() {
+        new Actions(driver).release().perform();
+    }
+
+    /** An element in view, as soon as it stays where it is: a page that still grows takes it away from under the pointer. */
+    private WebElement still(String css) {
+        browser.until("never still: " + css, () -> {
+            WebElement element = browser.find(css);
+            driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", element);
+            Rectangle before = element.getRect();
+            browser.pause(STILL_MILLISECONDS);
+            return element.getRect().equals(before);
+        });
+        return browser.find(css);
     }
 
     /** Drags from the middle of one element to the middle of another. */
@@ -46,16 +71,14 @@ public final class Pointer {
 
     /** Clicks on an element, so far along it: 0 at its left end, 1 at its right one. */
     public void clickAt(String css, double along) {
-        WebElement element = browser.find(css);
-        driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", element);
+        WebElement element = still(css);
         int right = (int) Math.round((along - 0.5) * element.getRect().width);
         new Actions(driver).moveToElement(element, right, 0).click().perform();
     }
 
     /** Drags from a little before one element to a little behind another: over an area with both in it. */
     public void dragOver(String firstCss, String lastCss, int margin) {
-        WebElement first = browser.find(firstCss);
-        driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", first);
+        WebElement first = still(firstCss);
         Rectangle from = first.getRect();
         Rectangle to = browser.find(lastCss).getRect();
         int right = to.x + to.width - from.x + 2 * margin;
