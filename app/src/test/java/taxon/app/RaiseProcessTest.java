@@ -26,7 +26,7 @@ import taxon.simrig.SimConsole;
 import taxon.wire.link.CardLink;
 import taxon.wire.link.LevelEar;
 
-/** Processes of their own: one that is killed, and two on one universe. Alone, since what they send is heard by all of a machine. */
+/** A process of its own that is killed, and two servers on one universe. Alone, since what they send is heard by all of a machine. */
 @Isolated
 class RaiseProcessTest {
     private static final int FIRST = 8_301;
@@ -120,9 +120,9 @@ class RaiseProcessTest {
 
     @Test
     void aSecondTaxonSeesThatTheUniverseIsHeldAndDoesNotArmIt() {
-        try (TaxonProcess process = TaxonProcess.on(TaxonServer.newStore());
+        try (TaxonServer one = TaxonServer.empty();
                 TaxonServer second = TaxonServer.empty()) {
-            Http first = process.http();
+            Http first = one.http();
             String path = holding(first, HeardJob.planned(first, FIRST, HOST));
             Http other = second.http();
             String refused = ready(other, HeardJob.planned(other, FIRST, HOST));

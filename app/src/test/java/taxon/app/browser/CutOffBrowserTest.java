@@ -66,10 +66,10 @@ class CutOffBrowserTest {
             browser.see("#failed", "Not sent: Taxon does not answer");
             assertThat(browser.value("#jot")).isEqualTo("name 4 Lamp");
 
-            try (TaxonProcess meanwhile = TaxonProcess.on(data)) {
+            try (TaxonServer meanwhile = TaxonServer.on(data)) {
                 post(meanwhile.http(), "/jobs/1/cells", "key", 3, "column", "note", "text", "theirs");
             }
-            try (TaxonProcess again = TaxonProcess.on(data, URI.create(url).getPort())) {
+            try (TaxonServer again = TaxonServer.on(data, URI.create(url).getPort())) {
                 Http http = again.http();
                 browser.see("#grid-told", "The job changed since this page was made");
                 browser.until(
@@ -106,8 +106,7 @@ class CutOffBrowserTest {
             browser.type("#name", "Half typed");
             browser.click("button", "Make the job");
             browser.see("#failed", "What you typed is still here");
-            try (TaxonProcess again = TaxonProcess.on(data, URI.create(url).getPort())) {
-                again.url();
+            try (TaxonServer again = TaxonServer.on(data, URI.create(url).getPort())) {
                 browser.see(".strip", "Taxon answers again, after");
                 assertThat(browser.value("#name")).isEqualTo("Half typed");
                 browser.click("button", "Make the job");

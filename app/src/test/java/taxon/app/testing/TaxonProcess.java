@@ -29,13 +29,6 @@ public final class TaxonProcess implements AutoCloseable {
         return serve(List.of(), List.of(), data, more);
     }
 
-    /** A server on a port that is known already, as after an end that pages outlive. */
-    public static TaxonProcess on(Path data, int port) {
-        List<String> arguments = new ArrayList<>(TaxonServer.arguments(data, TaxonServer.newNetwork()));
-        arguments.replaceAll(a -> a.startsWith("--server.port=") ? "--server.port=" + port : a);
-        return start(List.of(), List.of(), arguments);
-    }
-
     /**
      * A server with settings of its machine.
      *

@@ -55,12 +55,23 @@ public final class TaxonServer implements AutoCloseable {
         return start(data, false, newNetwork());
     }
 
+    /** On a port that is known already, as after an end that pages outlive. */
+    public static TaxonServer on(Path data, int port) {
+        return start(data, false, newNetwork(), port, () -> {});
+    }
+
     static TaxonServer start(Path data, boolean demo, String network) {
         return start(data, demo, network, () -> {});
     }
 
     private static TaxonServer start(Path data, boolean demo, String network, Runnable whenClosed) {
+        return start(data, demo, network, 0, whenClosed);
+    }
+
+    private static TaxonServer start(Path data, boolean demo, String network, int port, Runnable whenClosed) {
         List<String> arguments = new ArrayList<>(arguments(data, network));
+        arguments.remove("--server.port=0");
+        arguments.add("--server.port=" + port);
         arguments.add("--taxon.demo=" + demo);
         return new TaxonServer(
                 SpringApplication.run(TaxonApplication.class, arguments.toArray(String[]::new)),

@@ -17,7 +17,7 @@ import taxon.app.store.LibraryStore;
 import taxon.app.store.PlanStore;
 
 /** Rooms and walls: what may know what. */
-class AppArchitectureTest {
+class LayersTest {
     private static final JavaClasses ALL = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())
             .withImportOption(location -> !location.contains("-tests.jar"))
