@@ -43,9 +43,9 @@ styles >"$scratch/styles.log" 2>&1 &
 styles=$!
 
 failed=0
-# Two modules at a time: the core's tests, and what is held against other solvers, run while the rest is compiled. Those of
+# Two modules at a time: the format of all sources is checked while the core is compiled; the core's tests, and what is held against other solvers, run while the rest is compiled. Those of
 # formats, wire and simulated rig run with the application's.
-mvn -T 2 -Dtests.beside=true spotless:check verify ${options[@]+"${options[@]}"} || failed=1
+mvn -T 2 -Dtests.beside=true verify ${options[@]+"${options[@]}"} || failed=1
 if ! wait "$styles"; then
   cat "$scratch/styles.log" >&2
   echo "app/src/main/resources/static/taxon.css is not up to date: run ./taxon styles and commit it." >&2
