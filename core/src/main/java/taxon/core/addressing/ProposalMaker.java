@@ -19,8 +19,8 @@ import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.ResolvedRequest;
 import taxon.core.addressing.space.JobSpace;
 import taxon.core.addressing.style.HeldFixtures;
+import taxon.core.addressing.style.Laid;
 import taxon.core.addressing.style.Layout;
-import taxon.core.addressing.style.Styles;
 import taxon.core.dmx.StartAddress;
 import taxon.core.proof.Price;
 import taxon.core.proof.Standing;
@@ -37,7 +37,7 @@ import taxon.core.rig.edit.ShareEdits;
 final class ProposalMaker {
     private final ResolvedRequest request;
     private final Layout layout;
-    private final Styles.Laid laid;
+    private final Laid laid;
     private final Set<FixtureKey> unplaced;
     private final List<Piece> placed = new ArrayList<>();
     private final List<Move> moves = new ArrayList<>();
@@ -49,7 +49,7 @@ final class ProposalMaker {
     /** What is known of a fixture that moves. */
     private record Moved(boolean hadAddress, boolean wasSet) {}
 
-    ProposalMaker(Styles.Laid laid) {
+    ProposalMaker(Laid laid) {
         this.laid = laid;
         request = laid.task().request();
         layout = laid.layout();

@@ -13,8 +13,8 @@ import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.PlacementRequest.Scope;
 import taxon.core.addressing.space.Fits;
+import taxon.core.addressing.style.Laid;
 import taxon.core.addressing.style.Layout;
-import taxon.core.addressing.style.Styles;
 import taxon.core.addressing.style.Task;
 import taxon.core.dmx.Slot;
 import taxon.core.dmx.SlotRange;
@@ -94,6 +94,6 @@ public final class Shift {
                     .ifPresent(a -> starts.put(piece.index(), a));
             reasons.put(piece.index(), new Reason.ByHand());
         }
-        return new ProposalMaker(new Styles.Laid(task, Layout.byHand(pieces, starts, reasons), List.of(), 0)).make();
+        return new ProposalMaker(new Laid(task, Layout.byHand(pieces, starts, reasons), List.of(), 0)).make();
     }
 }

@@ -11,6 +11,7 @@ import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.PlacementRequest.Scope;
 import taxon.core.addressing.request.SharingClasses;
 import taxon.core.addressing.space.JobSpace;
+import taxon.core.addressing.style.Laid;
 import taxon.core.addressing.style.Styles;
 import taxon.core.dmx.StartAddress;
 import taxon.core.dmx.UniverseNumber;
@@ -92,7 +93,7 @@ final class RigRoom {
         changed.forEach(f -> now.add(f.traits().locked() ? f : f.withAddresses(Map.of())));
         Plan swapped = plan.with(now);
         PlacementRequest all = new PlacementRequest(Scope.ALL, Set.of(), wish);
-        Styles.Laid laid = effort.within(NUMBERS_OF_A_CHOICE, e -> Styles.lay(swapped, all, e));
+        Laid laid = effort.within(NUMBERS_OF_A_CHOICE, e -> Styles.lay(swapped, all, e));
         if (laid.left() == 0) {
             return Verdict.FITS;
         }

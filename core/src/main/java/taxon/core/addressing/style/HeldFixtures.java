@@ -68,7 +68,7 @@ public final class HeldFixtures {
     }
 
     /** The plan when all of a layout is placed, and who was held and found a place is there. */
-    static Plan placed(Styles.Laid laid) {
+    static Plan placed(Laid laid) {
         Plan plan = placed(laid.task(), laid.layout());
         for (Outcome outcome : laid.held()) {
             plan = moved(plan, outcome.fixture(), outcome.pieces(), outcome.starts());

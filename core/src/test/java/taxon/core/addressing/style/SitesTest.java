@@ -16,7 +16,9 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.addressing.request.PlacementRequest.Scope;
+import taxon.core.dmx.SlotRange;
 import taxon.core.dmx.StartAddress;
+import taxon.core.dmx.UniverseNumber;
 import taxon.core.packing.Effort;
 import taxon.core.packing.site.Site;
 import taxon.core.rig.BlockEvidence;
@@ -24,6 +26,7 @@ import taxon.core.rig.BlockRef;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Mark;
 import taxon.core.rig.Plan;
+import taxon.core.rig.ReservedRun;
 import taxon.core.rig.Share;
 import taxon.core.rig.wish.Wish;
 import taxon.core.rig.wish.Wish.Blocks;
@@ -152,11 +155,9 @@ class SitesTest {
     @Test
     void roomIsGivenToWholeFixturesFirst() {
         Plan plan = add(empty(), type("double", 200, 100), 2, 1);
-        Sites.Placed placed = laid(asked(plan, LEAST.withBlocks(Blocks.OWN_RUN), 1, 2), 1);
-        Map<FixtureKey, Long> pieces = asked(plan, LEAST.withBlocks(Blocks.OWN_RUN), 1, 2).open().stream()
-                .filter(p -> placed.starts().containsKey(p.index()))
-                .collect(Collectors.groupingBy(p -> p.fixture().key(), Collectors.counting()));
-        assertThat(pieces).containsEntry(FixtureKey.of(1), 2L);
+        Task task = asked(plan, LEAST.withBlocks(Blocks.OWN_RUN), 1, 2);
+        Sites.Placed placed = laid(task, 1);
+        assertThat(pieces(task, placed)).isEqualTo(Map.of(FixtureKey.of(1), 2L, FixtureKey.of(2), 1L));
         assertThat(placed.filling().leftAtLeast()).isEqualTo(1);
     }
 
@@ -167,5 +168,36 @@ class SitesTest {
         Plan placed = place(place(plan, 1, 1, StartAddress.of(1, 11)), 2, 1, StartAddress.of(1, 1));
         assertThat(laid(asked(placed, LEAST, 1, 2, 3), 1).starts())
                 .isEqualTo(Map.of(0, StartAddress.of(1, 11), 1, StartAddress.of(1, 1), 2, StartAddress.of(1, 21)));
+    }
+
+    /** Of 500 slots either fixture takes all: of four pieces two are left over, which are one fixture. */
+    @Test
+    void atLeastSoManyFixturesAreLeftOverNotPieces() {
+        Plan plan = add(empty(), type("double", 300, 200), 2, 1);
+        Task task = asked(plan, LEAST.withBlocks(Blocks.OWN_RUN), 1, 2);
+        assertThat(laid(task, 1).filling().leftAtLeast()).isEqualTo(1);
+        assertThat(laid(task, 2).filling().leftAtLeast()).isZero();
+    }
+
+    /** Three holes of 190, 190 and 100 slots: the first would need four and comes first, the second needs two. */
+    @Test
+    void whoCannotBePlacedWholeTakesNothingFromOneWhoCan() {
+        Plan plan = add(add(empty(), type("four", 190, 100, 100, 100), 1, 1), type("two", 190, 100), 1, 2);
+        plan = reserve(reserve(reserve(plan, 191, 201), 392, 400), 501, 512);
+        Task task = asked(plan, LEAST.withBlocks(Blocks.OWN_RUN), 1, 2);
+        Map<FixtureKey, Long> pieces = pieces(task, laid(task, 1));
+        assertThat(pieces).containsEntry(FixtureKey.of(2), 2L);
+    }
+
+    private static Plan reserve(Plan plan, int first, int last) {
+        int number = plan.reservedRuns().size() + 1;
+        return plan.with(new ReservedRun(number, UniverseNumber.of(1), new SlotRange(first, last), "kept"));
+    }
+
+    /** How many pieces of each fixture come to lie somewhere. */
+    private static Map<FixtureKey, Long> pieces(Task task, Sites.Placed placed) {
+        return task.open().stream()
+                .filter(p -> placed.starts().containsKey(p.index()))
+                .collect(Collectors.groupingBy(p -> p.fixture().key(), Collectors.counting()));
     }
 }
