@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static taxon.core.testing.Rigs.add;
 import static taxon.core.testing.Rigs.empty;
 import static taxon.core.testing.Rigs.place;
+import static taxon.core.testing.Rigs.placeAll;
 import static taxon.core.testing.Rigs.type;
 
 import java.util.List;
@@ -79,8 +80,8 @@ class FewestByHandTest {
     @EnumSource(Style.class)
     void whoHasNoAddressYetIsLeftOutRatherThanAllOthers(Style style) {
         Plan plan = add(add(empty(), type("long", 79), 8, 1), type("short", 20), 12, 9);
-        plan = placed(plan, 1, 4, 342, 6, 269, 8, 286, 11, 261, 13, 97);
-        plan = placed(plan, 2, 5, 130, 7, 502, 10, 483, 12, 442, 14, 277);
+        plan = placeAll(plan, 1, 4, 342, 6, 269, 8, 286, 11, 261, 13, 97);
+        plan = placeAll(plan, 2, 5, 130, 7, 502, 10, 483, 12, 442, 14, 277);
         plan = reserve(reserve(plan, 1, 297, 301), 2, 301, 305);
         Wish apart = FEWEST.withStyle(style)
                 .withSplit(Split.TYPE, false)
@@ -90,15 +91,6 @@ class FewestByHandTest {
         assertThat(proposal.leftOut())
                 .extracting(l -> l.fixture().key().number())
                 .containsExactlyInAnyOrder(1, 2, 3);
-    }
-
-    /** @param keysAndSlots fixture, slot, fixture, slot and so on */
-    private static Plan placed(Plan plan, int universe, int... keysAndSlots) {
-        Plan placed = plan;
-        for (int i = 0; i < keysAndSlots.length; i += 2) {
-            placed = place(placed, keysAndSlots[i], 1, StartAddress.of(universe, keysAndSlots[i + 1]));
-        }
-        return placed;
     }
 
     private static List<String> addresses(int count, int first, int length) {

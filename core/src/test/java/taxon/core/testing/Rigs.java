@@ -118,6 +118,15 @@ public final class Rigs {
         return plan.with(fixture.withAddress(block, Optional.of(at)));
     }
 
+    /** @param keysAndSlots fixture, slot, fixture, slot and so on, of the first blocks */
+    public static Plan placeAll(Plan plan, int universe, int... keysAndSlots) {
+        Plan placed = plan;
+        for (int i = 0; i < keysAndSlots.length; i += 2) {
+            placed = place(placed, keysAndSlots[i], 1, StartAddress.of(universe, keysAndSlots[i + 1]));
+        }
+        return placed;
+    }
+
     /** Fixtures of one block each, as many on each universe as fit, from universe 1 on. */
     public static Plan full(FixtureType type, int count, int firstId) {
         Plan plan = add(empty(), type, count, firstId);

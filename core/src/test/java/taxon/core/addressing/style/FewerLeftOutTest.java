@@ -3,7 +3,7 @@ package taxon.core.addressing.style;
 import static org.assertj.core.api.Assertions.assertThat;
 import static taxon.core.testing.Rigs.add;
 import static taxon.core.testing.Rigs.empty;
-import static taxon.core.testing.Rigs.place;
+import static taxon.core.testing.Rigs.placeAll;
 import static taxon.core.testing.Rigs.type;
 
 import java.util.Set;
@@ -31,8 +31,8 @@ class FewerLeftOutTest {
     /** Of these the ten new ones take the room of the others, who then stay in each other's way: all 20 are left out. */
     private static Attempt crowded() {
         Plan plan = add(add(empty(), type("long", 79), 8, 1), type("short", 20), 12, 9);
-        plan = placed(plan, 1, 4, 342, 6, 269, 8, 286, 11, 261, 13, 97);
-        plan = placed(plan, 2, 5, 130, 7, 502, 10, 483, 12, 442, 14, 277);
+        plan = placeAll(plan, 1, 4, 342, 6, 269, 8, 286, 11, 261, 13, 97);
+        plan = placeAll(plan, 2, 5, 130, 7, 502, 10, 483, 12, 442, 14, 277);
         plan = plan.with(new ReservedRun(1, UniverseNumber.of(1), new SlotRange(297, 301), "kept"))
                 .with(new ReservedRun(2, UniverseNumber.of(2), new SlotRange(301, 305), "kept"));
         Wish wish = Wish.USUAL
@@ -41,15 +41,6 @@ class FewerLeftOutTest {
                 .withHeadroom(Headroom.ofSlots(22))
                 .within(StartAddress.of(1, 1), UniverseSet.of(1, 2));
         return new Attempt(plan, new PlacementRequest(Scope.ALL, Set.of(), wish));
-    }
-
-    /** @param keysAndSlots fixture, slot, fixture, slot and so on */
-    private static Plan placed(Plan plan, int universe, int... keysAndSlots) {
-        Plan placed = plan;
-        for (int i = 0; i < keysAndSlots.length; i += 2) {
-            placed = place(placed, keysAndSlots[i], 1, StartAddress.of(universe, keysAndSlots[i + 1]));
-        }
-        return placed;
     }
 
     private static Laid first(Attempt attempt) {
@@ -97,7 +88,7 @@ class FewerLeftOutTest {
 
     @Test
     void whereOnlyNewOnesAreLeftOutNobodyWaits() {
-        Plan plan = placed(add(empty(), type("a", 300), 2, 1), 1, 1, 1);
+        Plan plan = placeAll(add(empty(), type("a", 300), 2, 1), 1, 1, 1);
         Attempt attempt = new Attempt(plan, new PlacementRequest(Scope.ALL, Set.of(), ON_ONE));
         Laid found = first(attempt);
         assertThat(found.leftOut()).containsExactly(FixtureKey.of(2));
