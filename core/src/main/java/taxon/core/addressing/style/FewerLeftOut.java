@@ -24,18 +24,24 @@ final class FewerLeftOut {
     /** New ones times all fixtures of the rig: each of the first is offered what the others leave. */
     private static final long MOST_OFFERS = 400_000;
 
-    private final Attempt attempt;
-    private final Effort effort;
+    /** Lays the request in the style of its wish, with some apart who are offered what the others leave. */
+    interface Laying {
+        Laid without(Set<FixtureKey> apart, Effort effort);
+    }
 
+    private final Attempt attempt;
+    private final Laying laying;
+    private final Effort effort;
     private final long mostOffers;
 
     FewerLeftOut(Attempt attempt, Effort effort) {
-        this(attempt, effort, MOST_OFFERS);
+        this(attempt, (a, e) -> attempt.lay(attempt.request().wish().style(), a, e), effort, MOST_OFFERS);
     }
 
     /** @param mostOffers new ones times all fixtures of the rig, up to which new ones wait */
-    FewerLeftOut(Attempt attempt, Effort effort, long mostOffers) {
+    FewerLeftOut(Attempt attempt, Laying laying, Effort effort, long mostOffers) {
         this.attempt = attempt;
+        this.laying = laying;
         this.effort = effort;
         this.mostOffers = mostOffers;
     }
@@ -92,8 +98,7 @@ final class FewerLeftOut {
     }
 
     private Laid again(Set<FixtureKey> apart, int parts) {
-        return effort.within(
-                effort.left() / parts, e -> attempt.lay(attempt.request().wish().style(), apart, e));
+        return effort.within(effort.left() / parts, e -> laying.without(apart, e));
     }
 
     private boolean leavesOutAddressed(Laid found) {
