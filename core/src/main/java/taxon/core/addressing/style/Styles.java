@@ -77,7 +77,7 @@ public final class Styles {
     }
 
     /** What was laid on a plan that lay better already, as a layout for the plan as it is. */
-    private static Laid carried(Attempt attempt, Laid next, Effort effort) {
+    static Laid carried(Attempt attempt, Laid next, Effort effort) {
         Plan after = HeldFixtures.placed(next);
         Set<FixtureKey> apart = next.leftOut();
         // Who was moved before and is left out of the next step lies where that put him: others keep away from there.
