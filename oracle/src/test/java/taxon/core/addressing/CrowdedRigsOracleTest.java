@@ -8,6 +8,8 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 import taxon.core.addressing.answer.AddressProposal;
 import taxon.core.addressing.answer.Optimum;
 import taxon.core.addressing.request.PlacementRequest;
@@ -79,6 +81,20 @@ class CrowdedRigsOracleTest {
     @Test
     void roundStartsThatAreHeededByWhatStaysToo() {
         run("round starts, least change", 7_000, Style.LEAST_CHANGE, r -> rules(r, r.nextInt(3), 2 + r.nextInt(20), 1));
+    }
+
+    /** Fewest universes places all but two of this rig, and no plan places more; least change by itself leaves out three. */
+    @ParameterizedTest
+    @EnumSource(mode = EnumSource.Mode.EXCLUDE, names = "IN_ORDER")
+    void whatOneStylePlacesAnotherDoesNotLeaveOut(Style style) {
+        Random random = new Random(6_128);
+        Rules rules = rules(random, random.nextInt(3), 1, 2 + random.nextInt(40));
+        OracleRig rig = crowded(random, rules);
+        AddressProposal proposal = Planner.propose(rig.plan(), request(rules, style));
+        assertThat(proposal.leftOut()).hasSize(2);
+        assertThat(proposal.certain()).isTrue();
+        Legality.checkAllButLeftOut(rig, rules, proposal, style.toString());
+        nothingIsTaken(rig, proposal, style.toString());
     }
 
     private static Rules rules(Random random, int gap, int round, int pitch) {

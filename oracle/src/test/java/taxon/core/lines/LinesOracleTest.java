@@ -57,7 +57,9 @@ class LinesOracleTest {
         Chains ours = answer.orElseThrow();
         Best theirs = known.get();
         ended++;
-        assertThat(ours.fewest()).isLessThanOrEqualTo(theirs.lines());
+        // Of least cable nothing is said about the lines: there may be fewer for as much.
+        assertThat(first == First.FEWEST_LINES && ours.fewest() > theirs.lines())
+                .isFalse();
         boolean comparable = first == First.LEAST_CABLE || ours.lines() == theirs.lines();
         if (comparable) {
             assertThat(ours.cost()).isGreaterThanOrEqualTo(theirs.cost());

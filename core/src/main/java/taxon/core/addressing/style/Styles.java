@@ -1,5 +1,6 @@
 package taxon.core.addressing.style;
 
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
 import java.util.Optional;
@@ -10,6 +11,7 @@ import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.dmx.StartAddress;
 import taxon.core.packing.Effort;
+import taxon.core.rig.BlockRef;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
@@ -27,16 +29,54 @@ public final class Styles {
     /** How often another style lays anew until nobody loses an address, in most rigs. */
     private static final int LAYINGS_INSTEAD = 4;
 
+    /** Where the wanted style took no more than this part of the effort, another may take as much at last. */
+    private static final int PARTS_AT_LAST = 8;
+
     private static final Map<Style, Style> INSTEAD = Map.of(
             Style.FEWEST_UNIVERSES, Style.IN_ORDER,
             Style.COMPACT_BY_PORT, Style.IN_ORDER,
             Style.LEAST_CHANGE, Style.FEWEST_UNIVERSES);
+
+    /**
+     * Where a style still leaves somebody out who might be placed, this one is asked with all that it tries itself. None for port
+     * by port: the others know nothing of the units that a line may have.
+     */
+    private static final Map<Style, Style> AT_LAST =
+            Map.of(Style.FEWEST_UNIVERSES, Style.LEAST_CHANGE, Style.LEAST_CHANGE, Style.FEWEST_UNIVERSES);
 
     private Styles() {}
 
     /** The layout in the wanted style. */
     public static Laid lay(Plan plan, PlacementRequest request, Effort effort) {
         Attempt attempt = new Attempt(plan, request);
+        long given = effort.left();
+        Laid own = inRounds(attempt, effort);
+        long taken = given - effort.left();
+        Optional<Style> last = Optional.ofNullable(AT_LAST.get(request.wish().style()));
+        boolean mayImprove = own.left() > own.leftAtLeast() && taken <= given / PARTS_AT_LAST;
+        if (last.isEmpty() || !mayImprove || !attempt.isEnough(taken)) {
+            return own;
+        }
+        Attempt inLast = new Attempt(plan, request.withStyle(last.get()));
+        Laid other = effort.within(taken, e -> inRounds(inLast, e));
+        Optional<Laid> fewer =
+                Optional.of(other).filter(o -> o.left() < own.left()).flatMap(o -> asWished(attempt, o, effort));
+        return fewer.orElse(own).atLeast(Math.max(own.leftAtLeast(), other.leftAtLeast()));
+    }
+
+    /**
+     * What was laid in another style as a layout of this request; nothing where it lets blocks stay or lie apart that this
+     * request wants to follow each other.
+     */
+    private static Optional<Laid> asWished(Attempt attempt, Laid other, Effort effort) {
+        Laid carried = carried(attempt, other, effort);
+        Plan wanted = HeldFixtures.placed(other);
+        Plan placed = HeldFixtures.placed(carried);
+        return Optional.of(carried).filter(c -> placed.fixtures().equals(wanted.fixtures()));
+    }
+
+    private static Laid inRounds(Attempt attempt, Effort effort) {
+        PlacementRequest request = attempt.request();
         Laid best = once(attempt, effort);
         boolean mayImprove = request.wish().style() != Style.IN_ORDER;
         for (int round = 0; round < MOST_ROUNDS && mayImprove && best.left() > 0; round++) {
@@ -86,11 +126,12 @@ public final class Styles {
         Task task = Task.of(attempt.plan(), attempt.request(), apart, effort);
         Map<Integer, StartAddress> starts = new TreeMap<>();
         Set<Integer> kept = new HashSet<>();
+        boolean mayLieApart = attempt.request().wish().style() == Style.LEAST_CHANGE;
         for (Piece piece : task.request().pieces()) {
             boolean same = piece.blocks().stream()
                     .allMatch(b -> b.start().isPresent()
                             && after.block(b.ref()).flatMap(PlannedBlock::start).equals(b.start()));
-            if (same && !piece.shares()) {
+            if (same && !piece.shares() && (mayLieApart || isInOne(piece))) {
                 kept.add(piece.index());
             }
             after.block(piece.blocks().get(0).ref())
@@ -104,6 +145,18 @@ public final class Styles {
                 new Optimum.Unclaimed(),
                 next.layout().leftAtLeast());
         return new Laid(task, layout, HeldFixtures.of(task, layout, apart), 0);
+    }
+
+    /** True when its blocks are where its first block has them. */
+    private static boolean isInOne(Piece piece) {
+        Map<BlockRef, StartAddress> now = new HashMap<>();
+        piece.blocks().forEach(b -> b.start().ifPresent(a -> now.put(b.ref(), a)));
+        return piece.blocks()
+                .get(0)
+                .start()
+                .map(piece::addresses)
+                .filter(now::equals)
+                .isPresent();
     }
 
     /** How many ports of a plan there are to which a universe can be routed. */
