@@ -3,6 +3,7 @@
 import { choose, choosing, chosen, get, post, refresh } from "./page.js";
 import { factor, isBox, place, zoom, zoomBy } from "./drawing-zoom.js";
 import { add, inSvg, make } from "./svg.js";
+import { tell } from "./told.js";
 
 const FOOT = 304800;
 
@@ -84,8 +85,8 @@ const show = (svg, micrometres) => {
     const [dx, dy] = direction(unit.closest("[data-position]"));
     put(unit, drag.places.get(unit), dx * pixels, dy * pixels);
   }
-  document.getElementById("grid-told").textContent =
-    `${drag.unit.dataset.id} to ${words(Number(drag.unit.dataset.offset) + micrometres)}, ${micrometres < 0 ? "" : "+"}${words(micrometres)}`;
+  const to = words(Number(drag.unit.dataset.offset) + micrometres);
+  tell(`${drag.unit.dataset.id} to ${to}, ${micrometres < 0 ? "" : "+"}${words(micrometres)}`, true);
 };
 
 const startUnits = (svg, unit) => {
@@ -111,7 +112,7 @@ const dropUnits = async (svg, micrometres) => {
     location.assign(answer.body.next);
     return;
   }
-  document.getElementById("grid-told").textContent = answer.reason;
+  tell(answer.reason);
   refresh();
 };
 

@@ -9,7 +9,6 @@ const MARGIN = 12;
 
 export const table = () => box()?.querySelector("table");
 export const editor = () => document.getElementById("cell-editor");
-export const tell = (words) => (document.getElementById("grid-told").textContent = words);
 
 const cell = (row, column, marked) => {
   const td = document.createElement("td");

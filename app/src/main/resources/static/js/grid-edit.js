@@ -3,7 +3,8 @@
 import { post, refresh } from "./page.js";
 import { box, grid, keyOf, range, take, textOf } from "./grid-model.js";
 import { add, isEmpty, run, shown } from "./outbox.js";
-import { draw, editor, go, load, table, tell } from "./grid-draw.js";
+import { draw, editor, go, load, table } from "./grid-draw.js";
+import { tell } from "./told.js";
 
 let loaded = null;
 

@@ -3,8 +3,9 @@
 
 import { choose, choosing } from "./page.js";
 import { FIXED, box, fixtureOf, grid, keyOf, range } from "./grid-model.js";
-import { chooseRows, draw, editor, go, load, table, tell } from "./grid-draw.js";
+import { chooseRows, draw, editor, go, load, table } from "./grid-draw.js";
 import { begin, clear, close, commit, goOn, onColumn, propose, series } from "./grid-edit.js";
+import { tell } from "./told.js";
 
 // Keys
 
@@ -100,7 +101,7 @@ document.addEventListener("copy", (event) => {
     const lines = range().map((r) => grid.rows[r].slice(FIXED + columns[0], FIXED + columns[1]).map(quoted).join("\t"));
     event.clipboardData.setData("text/plain", `${lines.join("\n")}\n`);
     event.preventDefault();
-    tell(lines.length === 1 ? "1 row copied." : `${lines.length} rows copied.`);
+    tell(lines.length === 1 ? "1 row copied." : `${lines.length} rows copied.`, true);
   }
 });
 

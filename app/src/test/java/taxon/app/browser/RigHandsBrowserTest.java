@@ -111,7 +111,7 @@ class RigHandsBrowserTest {
         browser.open(job() + "rig");
         browser.pointer().press(unit(8));
         browser.pointer().move(-20, 0);
-        browser.see("#grid-told", "208 to 6.5 m");
+        browser.see("#grid-told.plain", "208 to 6.5 m");
         post("/jobs/1/cells", "key", 1, "column", "note", "text", "meanwhile");
         browser.see("#news", "Note of 201");
         browser.pointer().move(-21, 6);

@@ -138,7 +138,7 @@ public final class Browser implements AutoCloseable {
     }
 
     public String value(String css) {
-        return String.valueOf(find(css).getDomProperty("value"));
+        return read(() -> find(css).getDomProperty("value"));
     }
 
     public int count(String css) {
@@ -178,7 +178,7 @@ public final class Browser implements AutoCloseable {
     }
 
     public void date(String css, String isoDate) {
-        driver.executeScript("arguments[0].value = arguments[1]", find(css), isoDate);
+        again(() -> driver.executeScript("arguments[0].value = arguments[1]", find(css), isoDate));
     }
 
     public void choose(String css, String words) {
@@ -208,7 +208,7 @@ public final class Browser implements AutoCloseable {
     }
 
     public String attribute(String css, String name) {
-        return String.valueOf(find(css).getDomAttribute(name));
+        return read(() -> find(css).getDomAttribute(name));
     }
 
     /** The pointer, to drag with and to click beside the middle of things. */
@@ -238,11 +238,11 @@ public final class Browser implements AutoCloseable {
 
     /** Brings the top of an element below the band. */
     public void scrollTo(String css) {
-        driver.executeScript("arguments[0].scrollIntoView({block: 'start'})", find(css));
+        again(() -> driver.executeScript("arguments[0].scrollIntoView({block: 'start'})", find(css)));
     }
 
     public void focus(String css) {
-        driver.executeScript("arguments[0].focus()", find(css));
+        again(() -> driver.executeScript("arguments[0].focus()", find(css)));
     }
 
     WebElement find(String css) {
@@ -254,6 +254,11 @@ public final class Browser implements AutoCloseable {
                 .pollingEvery(BETWEEN_LOOKS)
                 .ignoring(StaleElementReferenceException.class)
                 .withMessage(otherwise);
+    }
+
+    /** What an element says of itself: as {@link #again}. */
+    private String read(Supplier<String> of) {
+        return patient(() -> "swapped again and again on " + url()).until(d -> String.valueOf(of.get()));
     }
 
     /** A part of the page may be swapped between finding it and using it: then it is found again. */

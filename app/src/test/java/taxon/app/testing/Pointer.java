@@ -27,7 +27,8 @@ public final class Pointer {
 
     /** Presses the pointer on one element and holds it. */
     public void press(String css) {
-        new Actions(driver).moveToElement(still(css)).clickAndHold().perform();
+        browser.again(() ->
+                new Actions(driver).moveToElement(still(css)).clickAndHold().perform());
     }
 
     /** Moves by so many pixels, in two steps. */
