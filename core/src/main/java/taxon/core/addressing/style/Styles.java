@@ -1,7 +1,7 @@
 package taxon.core.addressing.style;
 
-import java.util.HashMap;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -11,7 +11,7 @@ import taxon.core.addressing.request.Piece;
 import taxon.core.addressing.request.PlacementRequest;
 import taxon.core.dmx.StartAddress;
 import taxon.core.packing.Effort;
-import taxon.core.rig.BlockRef;
+import taxon.core.rig.Fixture;
 import taxon.core.rig.FixtureKey;
 import taxon.core.rig.Plan;
 import taxon.core.rig.PlannedBlock;
@@ -68,11 +68,15 @@ public final class Styles {
      * What was laid in another style as a layout of this request; nothing where it lets blocks stay or lie apart that this
      * request wants to follow each other.
      */
-    private static Optional<Laid> asWished(Attempt attempt, Laid other, Effort effort) {
+    static Optional<Laid> asWished(Attempt attempt, Laid other, Effort effort) {
         Laid carried = carried(attempt, other, effort);
-        Plan wanted = HeldFixtures.placed(other);
-        Plan placed = HeldFixtures.placed(carried);
-        return Optional.of(carried).filter(c -> placed.fixtures().equals(wanted.fixtures()));
+        boolean mayStayApart = attempt.request().wish().style() == Style.LEAST_CHANGE;
+        boolean together = carried.task().request().pieces().stream()
+                .filter(carried.layout()::keeps)
+                .allMatch(p -> mayStayApart || p.isTogether());
+        List<Fixture> wanted = HeldFixtures.placed(other).fixtures();
+        return Optional.of(carried)
+                .filter(c -> together && HeldFixtures.placed(c).fixtures().equals(wanted));
     }
 
     private static Laid inRounds(Attempt attempt, Effort effort) {
@@ -126,12 +130,11 @@ public final class Styles {
         Task task = Task.of(attempt.plan(), attempt.request(), apart, effort);
         Map<Integer, StartAddress> starts = new TreeMap<>();
         Set<Integer> kept = new HashSet<>();
-        boolean mayLieApart = attempt.request().wish().style() == Style.LEAST_CHANGE;
         for (Piece piece : task.request().pieces()) {
             boolean same = piece.blocks().stream()
                     .allMatch(b -> b.start().isPresent()
                             && after.block(b.ref()).flatMap(PlannedBlock::start).equals(b.start()));
-            if (same && !piece.shares() && (mayLieApart || isInOne(piece))) {
+            if (same && !piece.shares()) {
                 kept.add(piece.index());
             }
             after.block(piece.blocks().get(0).ref())
@@ -145,18 +148,6 @@ public final class Styles {
                 new Optimum.Unclaimed(),
                 next.layout().leftAtLeast());
         return new Laid(task, layout, HeldFixtures.of(task, layout, apart), 0);
-    }
-
-    /** True when its blocks are where its first block has them. */
-    private static boolean isInOne(Piece piece) {
-        Map<BlockRef, StartAddress> now = new HashMap<>();
-        piece.blocks().forEach(b -> b.start().ifPresent(a -> now.put(b.ref(), a)));
-        return piece.blocks()
-                .get(0)
-                .start()
-                .map(piece::addresses)
-                .filter(now::equals)
-                .isPresent();
     }
 
     /** How many ports of a plan there are to which a universe can be routed. */

@@ -3,11 +3,13 @@ package taxon.core.addressing.style;
 import static org.assertj.core.api.Assertions.assertThat;
 import static taxon.core.testing.Rigs.add;
 import static taxon.core.testing.Rigs.empty;
+import static taxon.core.testing.Rigs.place;
 import static taxon.core.testing.Rigs.placeAll;
 import static taxon.core.testing.Rigs.type;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import taxon.core.addressing.request.Piece;
@@ -78,11 +80,22 @@ class StylesTest {
         assertThat(carried.task().request().keys()).containsExactly(FixtureKey.of(1));
     }
 
+    /** Two blocks that follow each other, or lie apart, which least change lets stay so. */
+    private static Optional<Laid> ofLeastChange(Style wanted, int secondBlockAt) {
+        Plan plan = place(placeAll(add(empty(), type("double", 10, 20), 1, 1), 1, 1, 1), 1, 2, at(secondBlockAt));
+        Laid stays = new Attempt(plan, LEAST).lay(Style.LEAST_CHANGE, Set.of(), Effort.of(Effort.OF_A_REQUEST));
+        Attempt attempt = new Attempt(plan, LEAST.withStyle(wanted));
+        return Styles.asWished(attempt, stays, Effort.of(Effort.OF_A_REQUEST));
+    }
+
+    private static StartAddress at(int slot) {
+        return StartAddress.of(1, slot);
+    }
+
     @Test
-    void whoFindsAPlaceIsLaidWithoutAnyOtherTry() {
-        Plan plan = add(empty(), type("short", 10), 3, 1);
-        Laid laid = Styles.lay(plan, LEAST, effort);
-        assertThat(laid.left()).isZero();
-        assertThat(laid.held()).isEmpty();
+    void whatAnotherStyleLaysIsTakenOverWhereItIsAsWished() {
+        assertThat(ofLeastChange(Style.FEWEST_UNIVERSES, 11)).isPresent();
+        assertThat(ofLeastChange(Style.FEWEST_UNIVERSES, 12)).isEmpty();
+        assertThat(ofLeastChange(Style.LEAST_CHANGE, 12)).isPresent();
     }
 }
