@@ -137,6 +137,7 @@ class ScreenshotsTest {
 
     private static void take(Browser browser, String url, String name) {
         browser.open(url);
+        browser.until("still loading", () -> browser.count("#grid:not(.live), .drawing.later, .htmx-request") == 0);
         browser.see("#revision", "Revision A");
         browser.screenshot(FOLDER.resolve(name + ".png"));
     }
