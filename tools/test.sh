@@ -42,13 +42,14 @@ styles() {
 styles >"$scratch/styles.log" 2>&1 &
 styles=$!
 
-# The application's tests run in two processes, or three where there is a core for it and for what they start.
-forks=$(($(nproc) > 3 ? 3 : 2))
+# More test classes at once where there are cores for them and for what they start.
+cores=$(nproc)
+((cores < 4)) || options+=(-Dtests.at-once=$((cores < 8 ? cores + 1 : 8)))
 
 failed=0
 # Two modules at a time: the format of all sources is checked while the core is compiled; the core's tests, and what is held
 # against other solvers, run while the rest is compiled. Those of formats, wire and simulated rig run with the application's.
-mvn -T 2 -Dtests.beside=true -Dapp.forks=$forks verify ${options[@]+"${options[@]}"} || failed=1
+mvn -T 2 -Dtests.beside=true verify ${options[@]+"${options[@]}"} || failed=1
 if ! wait "$styles"; then
   cat "$scratch/styles.log" >&2
   echo "app/src/main/resources/static/taxon.css is not up to date: run ./taxon styles and commit it." >&2

@@ -11,11 +11,13 @@ import org.junit.jupiter.api.TestInstance;
 import taxon.app.testing.CheckedRig;
 import taxon.app.testing.Http;
 import taxon.app.testing.Http.Answer;
+import taxon.app.testing.TakesLong;
 import taxon.app.testing.TaxonServer;
 import taxon.app.testing.Wait;
 import tools.jackson.databind.JsonNode;
 
 /** Boxes of the demo are looked for, held against the plan, programmed and read back. */
+@TakesLong
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class CheckedBoxesHttpTest {
     private static final String BOXES = "/jobs/1/checks/boxes";

@@ -13,9 +13,9 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
-import org.junit.jupiter.api.parallel.Isolated;
 import taxon.app.testing.HeardJob;
 import taxon.app.testing.Http;
+import taxon.app.testing.TakesLong;
 import taxon.app.testing.Wait;
 import taxon.core.network.Ipv4;
 import taxon.core.network.SacnUniverse;
@@ -26,8 +26,8 @@ import taxon.wire.link.CardLink;
 import taxon.wire.link.LevelEar;
 import tools.jackson.databind.JsonNode;
 
-/** Alone: what is driven by hand is heard by all of a machine. */
-@Isolated
+/** On universes of its own: what is driven by hand is heard by all of a machine. */
+@TakesLong
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class RaiseHttpTest {
     private static final int FIRST = 8_101;

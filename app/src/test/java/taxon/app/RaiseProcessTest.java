@@ -11,9 +11,9 @@ import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.parallel.Isolated;
 import taxon.app.testing.HeardJob;
 import taxon.app.testing.Http;
+import taxon.app.testing.TakesLong;
 import taxon.app.testing.TaxonProcess;
 import taxon.app.testing.TaxonServer;
 import taxon.app.testing.Wait;
@@ -26,8 +26,8 @@ import taxon.simrig.SimConsole;
 import taxon.wire.link.CardLink;
 import taxon.wire.link.LevelEar;
 
-/** A process of its own that is killed, and two servers on one universe. Alone, since what they send is heard by all of a machine. */
-@Isolated
+/** A process of its own that is killed, and two servers on one universe, which no other test has: what they send is heard by all of a machine. */
+@TakesLong
 class RaiseProcessTest {
     private static final int FIRST = 8_301;
     private static final int HOST = 83;

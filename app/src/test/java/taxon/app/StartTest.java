@@ -21,10 +21,12 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import taxon.app.store.file.StoreFile;
 import taxon.app.store.file.StoreVersions;
+import taxon.app.testing.TakesLong;
 import taxon.app.testing.TaxonProcess;
 import taxon.app.testing.TaxonServer;
 
 /** What stops the start is one line on the console; its causes are in the log. */
+@TakesLong
 class StartTest {
     @TempDir
     Path folder;

@@ -10,10 +10,12 @@ import org.junit.jupiter.api.Test;
 import org.openqa.selenium.Keys;
 import taxon.app.testing.Browser;
 import taxon.app.testing.Http;
+import taxon.app.testing.TakesLong;
 import taxon.app.testing.TaxonProcess;
 import taxon.app.testing.TaxonServer;
 
 /** The server dies in the middle of the work and comes back: what was typed meanwhile is kept, in order, and conflicts are told. */
+@TakesLong
 class CutOffBrowserTest {
     private static void post(Http http, String path, Object... fields) {
         List<Object> all = new ArrayList<>(List.of("version", http.version(1)));

@@ -23,6 +23,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
 import org.openqa.selenium.Keys;
 import taxon.app.testing.Browser;
+import taxon.app.testing.TakesLong;
 import taxon.app.testing.TaxonServer;
 import taxon.app.testing.Zips;
 import taxon.core.text.Sums;
@@ -34,6 +35,7 @@ import tools.jackson.databind.JsonNode;
  * The whole job once, as a technician walks it, in one browser: from an equipment list to a proved, handed-over patch. The
  * steps build on each other, so they run in order. The simulated rig of the demo stands behind it.
  */
+@TakesLong
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class JourneyTest {
     private static TaxonServer server;

@@ -16,9 +16,11 @@ import org.openqa.selenium.Keys;
 import taxon.app.testing.Browser;
 import taxon.app.testing.CheckedRig;
 import taxon.app.testing.Http;
+import taxon.app.testing.TakesLong;
 import taxon.app.testing.TaxonServer;
 
 /** Every page of the demo: nothing asked of another host, no complaint, WCAG 2.2 AA by axe-core, by day and by night. */
+@TakesLong
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class PagesTest {
     private static final List<String> PAGES = List.of(

@@ -10,7 +10,9 @@ import org.junit.jupiter.api.Test;
 import org.openqa.selenium.Keys;
 import taxon.app.testing.Browser;
 import taxon.app.testing.HeardJob;
+import taxon.app.testing.TakesLong;
 
+@TakesLong
 class RaiseBrowserTest {
     private static final int FIRST = 8_201;
 

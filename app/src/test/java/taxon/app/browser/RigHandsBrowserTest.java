@@ -14,9 +14,11 @@ import org.junit.jupiter.api.TestMethodOrder;
 import org.openqa.selenium.Keys;
 import taxon.app.testing.Browser;
 import taxon.app.testing.Http;
+import taxon.app.testing.TakesLong;
 import taxon.app.testing.TaxonServer;
 
 /** The hands: areas and drags on the drawing, the table by keyboard, pasted rows, the jot line, two browsers, a restart. */
+@TakesLong
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class RigHandsBrowserTest {
     private static TaxonServer server;

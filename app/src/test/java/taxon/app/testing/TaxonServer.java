@@ -73,11 +73,14 @@ public final class TaxonServer implements AutoCloseable {
         arguments.remove("--server.port=0");
         arguments.add("--server.port=" + port);
         arguments.add("--taxon.demo=" + demo);
-        return new TaxonServer(
-                SpringApplication.run(TaxonApplication.class, arguments.toArray(String[]::new)),
-                data,
-                network,
-                whenClosed);
+        return new TaxonServer(run(arguments), data, network, whenClosed);
+    }
+
+    /** One after the other: applications that start at once write to one index of their components. */
+    private static ConfigurableApplicationContext run(List<String> arguments) {
+        synchronized (TaxonServer.class) {
+            return SpringApplication.run(TaxonApplication.class, arguments.toArray(String[]::new));
+        }
     }
 
     /** The arguments for a store, with a short patience since loopback answers at once. */

@@ -29,12 +29,16 @@ class StoreHttpTest {
 
     @BeforeEach
     void start() {
-        open(TaxonServer.newStore());
+        use(TaxonServer.empty());
     }
 
     private void open(Path data) {
-        server = TaxonServer.on(data);
-        http = server.http();
+        use(TaxonServer.on(data));
+    }
+
+    private void use(TaxonServer started) {
+        server = started;
+        http = started.http();
     }
 
     @AfterEach
