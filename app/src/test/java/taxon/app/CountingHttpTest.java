@@ -35,7 +35,7 @@ class CountingHttpTest {
 
     @Test
     void allAreNumberedAfterALookAndKeptAndTakenBack() {
-        Path data = TaxonServer.newStore();
+        Path data = TaxonServer.readyStore();
         String before;
         try (TaxonServer server = TaxonServer.on(data)) {
             Http http = server.http();

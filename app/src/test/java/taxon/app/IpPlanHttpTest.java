@@ -51,7 +51,7 @@ class IpPlanHttpTest {
 
     @Test
     void allAreHandedOutAfterALookAndKeptAndTakenBack() {
-        Path data = TaxonServer.newStore();
+        Path data = TaxonServer.readyStore();
         try (TaxonServer server = TaxonServer.on(data)) {
             Http http = server.http();
             nodes(http);

@@ -20,7 +20,7 @@ class KilledTest {
 
     @Test
     void everyAcknowledgedEditSurvivesSigkill() throws Exception {
-        Path data = TaxonServer.newStore();
+        Path data = TaxonServer.readyStore();
         TaxonProcess process = TaxonProcess.on(data);
         AtomicInteger acknowledged = new AtomicInteger();
         CompletableFuture<Void> edits = CompletableFuture.completedFuture(null);

@@ -98,7 +98,7 @@ class RaiseProcessTest {
 
     @Test
     void theConsoleHasTheUnitBackWhenTheProcessIsKilledWhileHolding() {
-        TaxonProcess process = TaxonProcess.on(TaxonServer.newStore());
+        TaxonProcess process = TaxonProcess.on(TaxonServer.readyStore());
         Http http = process.http();
         holding(http, HeardJob.planned(http, FIRST, HOST));
         process.kill();
@@ -110,7 +110,7 @@ class RaiseProcessTest {
 
     @Test
     void aProcessThatIsStoppedInOrderSaysThatItStops() {
-        TaxonProcess process = TaxonProcess.on(TaxonServer.newStore());
+        TaxonProcess process = TaxonProcess.on(TaxonServer.readyStore());
         Http http = process.http();
         holding(http, HeardJob.planned(http, FIRST, HOST));
         process.close();

@@ -30,7 +30,7 @@ class CutOffBrowserTest {
 
     @Test
     void whatIsTypedWhileTheServerIsAwayIsKeptSentInOrderAndHeldAgainstWhatOthersDid() {
-        Path data = TaxonServer.newStore();
+        Path data = TaxonServer.readyStore();
         TaxonProcess process = TaxonProcess.on(data);
         try (Browser browser = Browser.start()) {
             String url = process.url();
@@ -97,7 +97,7 @@ class CutOffBrowserTest {
 
     @Test
     void aPageThatIsNoJobSaysItTooAndWhenItIsWholeAgain() {
-        Path data = TaxonServer.newStore();
+        Path data = TaxonServer.readyStore();
         TaxonProcess process = TaxonProcess.on(data);
         try (Browser browser = Browser.start()) {
             String url = process.url();

@@ -24,7 +24,7 @@ import taxon.core.testing.Rigs;
 
 class NetworkSheetsTest {
     static LongStream seeds() {
-        return LongStream.range(0, 60);
+        return Rigs.seeds(60);
     }
 
     private static List<Drawing> draw(Plan plan) {

@@ -22,7 +22,7 @@ class RigOrderHttpTest {
 
     @BeforeAll
     static void start() {
-        open(TaxonServer.newStore());
+        open(TaxonServer.readyStore());
     }
 
     @BeforeEach

@@ -19,7 +19,7 @@ class EveryKindKeptTest {
 
     @Test
     void aPlanWithEveryKindComesBackFromTheFileAsItWas() {
-        Path data = TaxonServer.newStore();
+        Path data = TaxonServer.readyStore();
         List<Plan> plans = List.of(Rigs.ofEveryKind(1), Rigs.ofEveryKind(2), Rigs.ofEveryKind(3));
         try (TaxonServer server = TaxonServer.on(data)) {
             plans.forEach(p -> server.bean(JobEditor.class).make(p));
@@ -33,7 +33,7 @@ class EveryKindKeptTest {
 
     @Test
     void everyKindIsChangedInItsPlaceAndDropped() {
-        try (TaxonServer server = TaxonServer.on(TaxonServer.newStore())) {
+        try (TaxonServer server = TaxonServer.empty()) {
             Plan plan = Rigs.ofEveryKind(4);
             int job = server.bean(JobEditor.class).make(plan);
             Plan other = Rigs.ofEveryKind(5);

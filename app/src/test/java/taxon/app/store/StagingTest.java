@@ -40,7 +40,7 @@ class StagingTest {
 
     @Test
     void aLongEditIsKeptWholeAndLeavesNothingBeside() {
-        Path data = TaxonServer.newStore();
+        Path data = TaxonServer.readyStore();
         try (TaxonServer server = TaxonServer.on(data)) {
             Http http = server.http();
             http.post("/jobs", "name", "Long");

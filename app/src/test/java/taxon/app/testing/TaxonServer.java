@@ -27,7 +27,7 @@ public final class TaxonServer implements AutoCloseable {
 
     /** With a store that has no job in it. */
     public static TaxonServer empty() {
-        return start(ReadyStore.empty(), false, newNetwork());
+        return on(readyStore());
     }
 
     /** One for all tests of this process that keep to jobs of their own; it ends with the process, so nobody closes it. */
@@ -102,6 +102,12 @@ public final class TaxonServer implements AutoCloseable {
         return "127." + random.nextInt(90, 250) + "." + random.nextInt(1, 255);
     }
 
+    /** A store without jobs, as a first start leaves it: what is not about first starts begins with one. */
+    public static Path readyStore() {
+        return ReadyStore.empty();
+    }
+
+    /** Where no store is yet. */
     public static Path newStore() {
         try {
             return Files.createTempDirectory("taxon").resolve("test.db");

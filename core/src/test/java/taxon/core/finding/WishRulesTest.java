@@ -162,7 +162,7 @@ class WishRulesTest {
     }
 
     static LongStream seeds() {
-        return LongStream.range(0, 60);
+        return Rigs.seeds(60);
     }
 
     /** One remedy may run into another finding, so only the finding itself is looked for. */

@@ -26,7 +26,7 @@ class PieceTest {
             Stream.of(PaperKind.values()).filter(PaperKind::isByPiece).toList();
 
     static LongStream seeds() {
-        return LongStream.range(0, 60);
+        return Rigs.seeds(60);
     }
 
     @ParameterizedTest

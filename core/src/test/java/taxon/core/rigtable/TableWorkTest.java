@@ -27,7 +27,7 @@ class TableWorkTest {
     private static final Plan RIG = Rigs.add(Rigs.empty(), Rigs.type("pair", 4, 2), 4, 101);
 
     static LongStream seeds() {
-        return LongStream.range(0, 40);
+        return Rigs.seeds(40);
     }
 
     private static FieldChange cell(int key, FixtureColumn column, String text) {

@@ -63,16 +63,16 @@ import taxon.core.rig.wish.Wish;
 
 /** Small rigs for tests, by hand or at random from a seed. */
 public final class Rigs {
-    private static final int FEWEST_SEEDS = 20;
+    private static final int FEWEST_SEEDS = 16;
 
     private Rigs() {}
 
     /**
-     * Seeds from 0 on: a third of so many but no fewer than twenty, so that the tests that run before every commit end soon; all of them with
+     * Seeds from 0 on: a quarter of so many but no fewer than sixteen, so that the tests that run before every commit end soon; all of them with
      * {@code ./taxon test --thorough}; at most N with {@code -Dtaxon.seeds=N}, as mutation tests have it.
      */
     public static LongStream seeds(int count) {
-        int most = Integer.getInteger("taxon.seeds", Math.max(FEWEST_SEEDS, count / 3));
+        int most = Integer.getInteger("taxon.seeds", Math.max(FEWEST_SEEDS, count / 4));
         return LongStream.range(0, Math.min(count, most));
     }
 

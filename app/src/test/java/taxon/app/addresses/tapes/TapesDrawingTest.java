@@ -136,7 +136,7 @@ class TapesDrawingTest {
     }
 
     static LongStream seeds() {
-        return LongStream.range(0, 60);
+        return Rigs.seeds(60);
     }
 
     @ParameterizedTest(name = "seed {0}")

@@ -132,7 +132,12 @@ final class SpaceByWord {
                 && runs(universe).stream()
                         .allMatch(r -> slot >= r.first() + own(r.length()) || slot + own(length) <= r.first())
                 && slot + length - 1 <= 512 - wish.headroom().slots()
-                && reserved(universe).get(slot, slot + length).isEmpty();
+                && !isReserved(universe, slot, length);
+    }
+
+    private boolean isReserved(int universe, int slot, int length) {
+        int next = reserved(universe).nextSetBit(slot);
+        return next >= 0 && next < slot + length;
     }
 
     boolean isReserved(int universe, int slot) {

@@ -16,6 +16,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import taxon.core.packing.Effort;
 import taxon.core.packing.site.SiteFill.Placed;
+import taxon.core.testing.Rigs;
 
 /** Choices among known fillings, against all of them. */
 class ChosenFillsTest {
@@ -23,7 +24,7 @@ class ChosenFillsTest {
     private static final long PENALTY = 40;
 
     static LongStream seeds() {
-        return LongStream.range(0, 60);
+        return Rigs.seeds(60);
     }
 
     /** One to three sites, some of them several that are alike, each with up to four fillings; some are worth more than they cost. */
