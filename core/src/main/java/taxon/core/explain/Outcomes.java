@@ -1,8 +1,12 @@
 package taxon.core.explain;
 
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import taxon.core.rig.FixtureKey;
 
@@ -16,6 +20,7 @@ final class Outcomes {
 
     private final RigUnits rig;
     private final Set<FixtureKey> touched;
+    private final Map<Trial, Parted> asPlanned = new HashMap<>();
 
     /** @param worlds whose outcomes are to be held against each other */
     Outcomes(RigUnits rig, List<World> worlds) {
@@ -29,28 +34,47 @@ final class Outcomes {
     /** What all units that no rig touches answer, and what the others do. */
     record Parted(Set<Response> untouched, Set<Response> touched) {}
 
-    /** The same for two rigs exactly where the same answers. */
-    Parted of(World world, Trial trial) {
-        Set<Response> own = new HashSet<>();
-        Set<Response> rest = new HashSet<>();
-        if (!world.carried().isEmpty()) {
-            world.answers(trial).forEach(r -> (touched.contains(r.unit()) ? own : rest).add(r));
-            Set<Response> usual = untouched(trial);
-            return rest.equals(usual) ? new Parted(Set.of(), own) : new Parted(marked(rest), own);
-        }
-        for (Response response : rig.answers(trial.universe(), trial)) {
-            if (touched.contains(response.unit()) && !world.units().containsKey(response.unit())) {
-                own.add(response);
-            }
-        }
-        world.units().values().forEach(u -> u.answers(trial.universe(), trial).forEach(own::add));
-        return new Parted(Set.of(), own);
+    /** What a rig answers in which no unit and no line is otherwise than planned. */
+    Parted asPlanned(Trial trial) {
+        return asPlanned.computeIfAbsent(trial, t -> new Parted(Set.of(), planned(t, r -> touched.contains(r.unit()))));
     }
 
-    private Set<Response> untouched(Trial trial) {
-        return rig.answers(trial.universe(), trial).stream()
-                .filter(r -> !touched.contains(r.unit()))
-                .collect(Collectors.toSet());
+    /** The same for two rigs exactly where the same answers. */
+    Parted of(World world, Trial trial) {
+        return unusual(world, trial).orElseGet(() -> asPlanned(trial));
+    }
+
+    /** Empty where what is otherwise has no part in the trial; it may be {@link #asPlanned} all the same where it has one. */
+    Optional<Parted> unusual(World world, Trial trial) {
+        return world.carried().isEmpty() ? ofUnits(world, trial) : Optional.of(ofLines(world, trial));
+    }
+
+    private Optional<Parted> ofUnits(World world, Trial trial) {
+        Set<Response> planned = asPlanned(trial).touched();
+        Set<Response> answers = new HashSet<>();
+        for (Response response : planned) {
+            if (!world.units().containsKey(response.unit())) {
+                answers.add(response);
+            }
+        }
+        int others = answers.size();
+        for (UnitState unit : world.units().values()) {
+            unit.answers(trial.universe(), trial).forEach(answers::add);
+        }
+        boolean hasPart = others < planned.size() || others < answers.size();
+        return hasPart ? Optional.of(new Parted(Set.of(), answers)) : Optional.empty();
+    }
+
+    private Parted ofLines(World world, Trial trial) {
+        Set<Response> own = new HashSet<>();
+        Set<Response> rest = new HashSet<>();
+        world.answers(trial).forEach(r -> (touched.contains(r.unit()) ? own : rest).add(r));
+        Set<Response> usual = planned(trial, r -> !touched.contains(r.unit()));
+        return rest.equals(usual) ? new Parted(Set.of(), own) : new Parted(marked(rest), own);
+    }
+
+    private Set<Response> planned(Trial trial, Predicate<Response> which) {
+        return rig.answers(trial.universe(), trial).stream().filter(which).collect(Collectors.toSet());
     }
 
     /** Never empty, so that none is taken for the usual. */

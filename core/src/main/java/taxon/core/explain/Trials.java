@@ -47,11 +47,19 @@ final class Trials {
     /** How much its outcome would tell, in bits. */
     private static double bits(Trial trial, List<Rival> rivals, Outcomes outcomes) {
         Map<Outcomes.Parted, Double> weights = new HashMap<>();
+        double usual = 0;
         double sum = 0;
         for (Rival rival : rivals) {
-            weights.merge(outcomes.of(rival.world(), trial), rival.weight(), Double::sum);
+            // Most rivals have no part in most trials: what these show is not compared answer by answer.
+            Optional<Outcomes.Parted> outcome = outcomes.unusual(rival.world(), trial);
+            if (outcome.isPresent()) {
+                weights.merge(outcome.get(), rival.weight(), Double::sum);
+            } else {
+                usual += rival.weight();
+            }
             sum += rival.weight();
         }
+        weights.merge(outcomes.asPlanned(trial), usual, Double::sum);
         double bits = 0;
         for (double weight : weights.values()) {
             double share = weight / sum;
