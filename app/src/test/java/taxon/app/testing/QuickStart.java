@@ -66,7 +66,7 @@ final class QuickStart {
                 "-XX:TieredStopAtLevel=1",
                 "-XX:+UseSerialGC",
                 "-Djava.awt.headless=true",
-                "-Xlog:cds=off",
+                "-Xlog:cds*=off",
                 "-Xshare:auto",
                 archive,
                 "-cp",
