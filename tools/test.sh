@@ -20,18 +20,12 @@ if [ ${#missing[@]} -gt 0 ]; then
   fi
 fi
 
-# What was changed lately is held against the format of sources; what was not was held against it when it was.
-lately=HEAD~30
-git rev-parse --quiet --verify "$lately^{commit}" >/dev/null 2>&1 || lately=NONE
-
-# Thorough: all sources, every random rig and every machine that a test knows, where some of them are tried by default, and every warning of the
-# compiler's plugin.
+# Every random rig and every machine that a test knows, where some of them are tried by default, and every warning of the compiler's plugin.
 options=()
 for option in "$@"; do
   case "$option" in
-    --thorough) lately=NONE
-      options+=(-Dtaxon.seeds=1000000 -Dtaxon.oracle.rigs=30 -Dtaxon.explain.rounds=3
-        -Dtaxon.thorough=true -Dlint.warnings=-Xep:MissingSummary:OFF) ;;
+    --thorough) options+=(-Dtaxon.seeds=1000000 -Dtaxon.oracle.rigs=30 -Dtaxon.explain.rounds=3
+      -Dtaxon.thorough=true -Dlint.warnings=-Xep:MissingSummary:OFF) ;;
     *) options+=("$option") ;;
   esac
 done
@@ -55,7 +49,7 @@ cores=$(nproc)
 failed=0
 # Two modules at a time: the format of all sources is checked while the core is compiled; the core's tests, and what is held
 # against other solvers, run while the rest is compiled. Those of formats, wire and simulated rig run with the application's.
-mvn -T 2 -Dtests.beside=true -Dformat.since=$lately verify ${options[@]+"${options[@]}"} || failed=1
+mvn -T 2 -Dtests.beside=true verify ${options[@]+"${options[@]}"} || failed=1
 if ! wait "$styles"; then
   cat "$scratch/styles.log" >&2
   echo "app/src/main/resources/static/taxon.css is not up to date: run ./taxon styles and commit it." >&2
