@@ -21,16 +21,19 @@ const onSheet = (svg, unit) => {
   return inSvg(svg, { clientX: box.x + box.width / 2, clientY: box.y + box.height / 2 });
 };
 
-/** The drawing of a large rig comes after its page. */
+/** The drawing of a large rig comes after its page; of several that are on their way the last that was asked for is the newest. */
+let drawingsAsked = 0;
 const fetchDrawing = async () => {
   const host = document.querySelector("[data-drawing]");
   if (!host || host.dataset.asked) {
     return;
   }
   host.dataset.asked = "yes";
+  drawingsAsked += 1;
+  const mine = drawingsAsked;
   const response = await get(`${host.dataset.drawing}${location.search}`, "text/html");
   const drawn = await response.text();
-  if (response.ok && host.isConnected) {
+  if (response.ok && host.isConnected && mine === drawingsAsked) {
     host.innerHTML = drawn;
   }
 };

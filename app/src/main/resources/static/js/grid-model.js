@@ -89,8 +89,13 @@ export const fetchRows = async (asking = false) => {
   }
   const since = shown ? grid.version : 0;
   const body = await asked(since);
-  if (!body || element !== box() || view !== viewed() || (shown && since !== grid.version)) {
+  if (!body || element !== box() || view !== viewed()) {
     return false;
+  }
+  const live = element.classList.contains("live") && grid.view === view;
+  if (live && (!shown || since !== grid.version)) {
+    // Another answer came first: what is newer than that is asked for behind it.
+    return fetchRows(asking);
   }
   if (!take(body)) {
     take(await asked(0));

@@ -3,6 +3,7 @@ package taxon.app.browser;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterAll;
@@ -120,6 +121,37 @@ class RigHandsBrowserTest {
         browser.pointer().release();
         browser.until("not moved", () -> browser.texts("#grid td").contains("6 m"));
         browser.until("not told", () -> browser.texts("#grid td").contains("meanwhile"));
+    }
+
+    /** Rows are asked for twice while none have come, and the first answer waits for the second question, the second for the first answer. */
+    @Test
+    @Order(3)
+    void whatAnEarlierAnswerDidNotKnowIsAskedForBehindIt() {
+        browser.open(job() + "rig?cols=id,purpose");
+        browser.until("no rows", () -> browser.count("#grid.live td") > 0);
+        browser.script("""
+                const real = window.fetch;
+                let asked = 0;
+                let second = () => {};
+                const secondAsked = new Promise((done) => (second = done));
+                window.fetch = async (url, options) => {
+                  const answer = await real(url, options);
+                  if (!String(url).includes('/rows?')) return answer;
+                  asked += 1;
+                  document.body.dataset.asked = asked;
+                  if (asked === 1) await secondAsked;
+                  if (asked === 2) {
+                    second();
+                    await new Promise((done) => setTimeout(done, 500));
+                  }
+                  return answer;
+                };""");
+        post("/jobs/1/cells", "key", 2, "column", "purpose", "text", "first");
+        browser.until("not asked", () -> browser.count("body[data-asked]") == 1);
+        post("/jobs/1/cells", "key", 3, "column", "purpose", "text", "second");
+        browser.until("not shown", () -> browser.texts("#grid td").containsAll(List.of("first", "second")));
+        post("/jobs/1/undo");
+        post("/jobs/1/undo");
     }
 
     @Test
