@@ -131,26 +131,21 @@ class RigHandsBrowserTest {
         browser.script("""
                 const real = window.fetch;
                 let asked = 0;
-                let second = () => {};
-                const secondCame = new Promise((done) => (second = done));
                 window.fetch = async (url, options) => {
                   const answer = await real(url, options);
-                  if (!String(url).includes('/rows?')) return answer;
-                  asked += 1;
-                  document.body.dataset.asked = asked;
-                  if (asked === 1) {
-                    await secondCame;
-                    setTimeout(() => (document.body.dataset.late = 'yes'), 500);
-                  } else {
-                    setTimeout(second, 300);
+                  if (String(url).includes('/rows?') && asked++ === 0) {
+                    document.body.dataset.held = 'yes';
+                    await new Promise((done) => (window.letCome = done));
                   }
                   return answer;
                 };
                 document.getElementById('grid').classList.remove('live');
                 document.dispatchEvent(new CustomEvent('taxon:fresh'));""");
-        browser.until("not asked", () -> browser.count("body[data-asked='1']") == 1);
+        browser.until("not asked", () -> browser.count("body[data-held]") == 1);
         post("/jobs/1/cells", "key", 2, "column", "purpose", "text", "edited meanwhile");
-        browser.until("the older has not come", () -> browser.count("body[data-late]") == 1);
+        browser.until("not shown", () -> browser.texts("#grid td").contains("edited meanwhile"));
+        browser.script("window.letCome()");
+        browser.pause(500);
         assertThat(browser.texts("#grid td")).contains("edited meanwhile");
         post("/jobs/1/undo");
     }
