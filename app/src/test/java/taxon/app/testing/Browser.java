@@ -6,7 +6,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.function.Supplier;
 import java.util.logging.Level;
@@ -18,12 +17,9 @@ import org.openqa.selenium.StaleElementReferenceException;
 import org.openqa.selenium.WebDriver;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
-import org.openqa.selenium.chrome.ChromeDriverService;
-import org.openqa.selenium.chrome.ChromeOptions;
 import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.logging.LogEntry;
 import org.openqa.selenium.logging.LogType;
-import org.openqa.selenium.logging.LoggingPreferences;
 import org.openqa.selenium.support.ui.FluentWait;
 import org.openqa.selenium.support.ui.Select;
 import org.openqa.selenium.support.ui.WebDriverWait;
@@ -34,78 +30,31 @@ public final class Browser implements AutoCloseable {
     private static final Duration PATIENCE = Duration.ofSeconds(60);
     private static final Duration BETWEEN_LOOKS = Duration.ofMillis(100);
 
+    private final Chromium chromium;
     private final ChromeDriver driver;
-    private final Path downloads;
 
-    private Browser(ChromeDriver driver, Path downloads) {
-        this.driver = driver;
-        this.downloads = downloads;
+    private Browser(Chromium chromium) {
+        this.chromium = chromium;
+        driver = chromium.driver();
     }
 
+    /** One that is as if it had just been started. */
     public static Browser start() {
-        return start(false);
+        return new Browser(Chromium.take(false));
     }
 
     /** One that writes down what every page asks for, which takes its time. */
     public static Browser startWithRequests() {
-        return start(true);
-    }
-
-    private static Browser start(boolean requests) {
-        try {
-            Path downloads = Files.createTempDirectory("taxon-downloads");
-            ChromeOptions options = new ChromeOptions();
-            // Not the script in /usr/bin: it would be ended instead of the browser that it starts.
-            options.setBinary("/usr/lib/chromium/chromium-headless-shell");
-            options.addArguments(
-                    "--no-sandbox",
-                    "--disable-gpu",
-                    "--disable-quic",
-                    "--no-first-run",
-                    "--disable-background-networking",
-                    "--disable-component-update",
-                    "--disable-sync",
-                    "--disable-dev-shm-usage",
-                    "--hide-scrollbars",
-                    "--force-device-scale-factor=1",
-                    "--window-size=1280,800");
-            LoggingPreferences logs = new LoggingPreferences();
-            logs.enable(LogType.PERFORMANCE, requests ? Level.ALL : Level.OFF);
-            logs.enable(LogType.BROWSER, Level.ALL);
-            options.setCapability("goog:loggingPrefs", logs);
-            ChromeDriverService service = new ChromeDriverService.Builder()
-                    .usingDriverExecutable(Path.of("/usr/bin/chromedriver").toFile())
-                    .usingAnyFreePort()
-                    .build();
-            Browser browser = new Browser(new ChromeDriver(service, options), downloads);
-            browser.size(1280, 800);
-            browser.focusAlways();
-            browser.downloadTo(downloads);
-            return browser;
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    /** A page without a window is not in focus by itself, and what is not in focus may miss a key. */
-    private void focusAlways() {
-        driver.executeCdpCommand("Emulation.setFocusEmulationEnabled", Map.of("enabled", true));
-    }
-
-    private void downloadTo(Path folder) {
-        driver.executeCdpCommand(
-                "Browser.setDownloadBehavior", Map.of("behavior", "allow", "downloadPath", folder.toString()));
+        return new Browser(Chromium.take(true));
     }
 
     /** Sets the size of the page itself, not of the window. */
     public void size(int width, int height) {
-        driver.executeCdpCommand(
-                "Emulation.setDeviceMetricsOverride",
-                Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", false));
+        chromium.size(width, height);
     }
 
     public void open(String url) {
-        driver.get(url);
+        chromium.open(url);
     }
 
     public void forgetCookies() {
@@ -276,7 +225,7 @@ public final class Browser implements AutoCloseable {
 
     /** Clicks a link and waits for the file that it brings. */
     public byte[] download(String css, String fileName) {
-        Path file = downloads.resolve(fileName);
+        Path file = chromium.downloads().resolve(fileName);
         try {
             // One of the same name from before would be taken for the new one.
             Files.deleteIfExists(file);
@@ -293,7 +242,7 @@ public final class Browser implements AutoCloseable {
     }
 
     private boolean noneIsUnderWay() {
-        try (Stream<Path> files = Files.list(downloads)) {
+        try (Stream<Path> files = Files.list(chromium.downloads())) {
             return files.noneMatch(f -> f.toString().endsWith(".crdownload"));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
@@ -325,10 +274,7 @@ public final class Browser implements AutoCloseable {
         }
     }
 
-    /**
-     * What axe-core finds against WCAG 2.2 A and AA on the page as it is, one line a finding. Units on the rig seen from above
-     * may be small: each is in the table below it, too (2.5.8, target size, exception "equivalent").
-     */
+    /** What axe-core finds against WCAG 2.2 A and AA on the page as it is, one line a finding. */
     public List<String> accessibilityFaults() {
         return new WholePage(this, driver)
                 .look(() -> Axe.faultsOfTags(driver, "wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"));
@@ -344,8 +290,9 @@ public final class Browser implements AutoCloseable {
         return driver.executeScript(script, arguments);
     }
 
+    /** Nothing is left of it for who has the next. */
     @Override
     public void close() {
-        driver.quit();
+        chromium.giveBack();
     }
 }

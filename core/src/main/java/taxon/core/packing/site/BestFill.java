@@ -18,14 +18,18 @@ import taxon.core.packing.site.SiteFill.Placed;
 final class BestFill {
     private static final int END = Slot.LAST + 1;
 
-    private final Grain grain;
     private final List<Good> goods;
+    /** Of each good: its length, and what it claims of a universe; every slot of every site asks for these. */
+    private final int[] lengths;
+
+    private final int[] claims;
     /** Goods of each class, shortest first. */
     private final List<int[]> byClass;
 
     BestFill(Grain grain, List<Good> goods) {
-        this.grain = grain;
         this.goods = goods;
+        lengths = goods.stream().mapToInt(Good::length).toArray();
+        claims = IntStream.of(lengths).map(grain::claims).toArray();
         int classes = goods.stream().mapToInt(Good::sharingClass).max().orElse(-1) + 1;
         byClass = IntStream.range(0, classes).mapToObj(this::ofClass).toList();
     }
@@ -34,7 +38,7 @@ final class BestFill {
         return IntStream.range(0, goods.size())
                 .filter(g -> goods.get(g).sharingClass() == sharingClass)
                 .boxed()
-                .sorted(Comparator.comparingInt(g -> goods.get(g).length()))
+                .sorted(Comparator.comparingInt(g -> lengths[g]))
                 .mapToInt(Integer::intValue)
                 .toArray();
     }
@@ -94,12 +98,11 @@ final class BestFill {
         private void lay(int slot, int[] own, long[] worths) {
             int longest = site.longest()[slot];
             for (int good : own) {
-                int length = goods.get(good).length();
-                if (length > longest) {
+                if (lengths[good] > longest) {
                     return;
                 }
                 effort++;
-                long worth = worths[good] == 0 ? 0 : worths[good] + best[behind(slot, length)];
+                long worth = worths[good] == 0 ? 0 : worths[good] + best[behind(slot, good)];
                 // Of what is worth the same the earliest slot is taken, so that what is left free lies behind.
                 if (worth > best[slot] || (worth > 0 && worth == best[slot] && step[slot] < 0)) {
                     best[slot] = worth;
@@ -111,9 +114,7 @@ final class BestFill {
         private void letStay(int slot, long[] worths) {
             for (int index : sittersAt.getOrDefault(slot, List.of())) {
                 Sitter sitter = site.sitters().get(index);
-                long worth = worths[sitter.good()]
-                        + sitter.weight()
-                        + best[behind(slot, goods.get(sitter.good()).length())];
+                long worth = worths[sitter.good()] + sitter.weight() + best[behind(slot, sitter.good())];
                 if (worth > best[slot] || (worth == best[slot] && step[slot] < goods.size())) {
                     best[slot] = worth;
                     step[slot] = goods.size() + index;
@@ -121,8 +122,8 @@ final class BestFill {
             }
         }
 
-        private int behind(int slot, int length) {
-            return Math.min(END, slot + grain.claims(length));
+        private int behind(int slot, int good) {
+            return Math.min(END, slot + claims[good]);
         }
 
         SiteFill fill(int index) {
@@ -135,12 +136,12 @@ final class BestFill {
                     slot++;
                 } else if (done < goods.size()) {
                     placed.add(new Placed(done, slot));
-                    slot = behind(slot, goods.get(done).length());
+                    slot = behind(slot, done);
                 } else {
                     Sitter sitter = site.sitters().get(done - goods.size());
                     stays.add(sitter);
                     weight += sitter.weight();
-                    slot = behind(slot, goods.get(sitter.good()).length());
+                    slot = behind(slot, sitter.good());
                 }
             }
             return new SiteFill(index, stays, placed, site.begin() - weight);
