@@ -20,12 +20,13 @@ if [ ${#missing[@]} -gt 0 ]; then
   fi
 fi
 
-# Every random rig and every machine that a test knows, where some of them are tried by default, and every warning of the compiler's plugin.
+# Every random rig and every machine that a test knows, where some of them are tried by default, and every warning of the compiler's plugin, in tests every error.
 options=()
 for option in "$@"; do
   case "$option" in
     --thorough) options+=(-Dtaxon.seeds=1000000 -Dtaxon.oracle.rigs=30 -Dtaxon.explain.rounds=3
-      -Dtaxon.thorough=true -Dlint.warnings=-Xep:MissingSummary:OFF) ;;
+      -Dtaxon.thorough=true -Dlint.warnings=-Xep:MissingSummary:OFF
+      "-Dlint.tests=-XepDisableAllWarnings -Xep:NullAway:OFF") ;;
     *) options+=("$option") ;;
   esac
 done

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -16,19 +15,12 @@ import tools.jackson.databind.JsonNode;
 
 /** Boxes of every kind and the ways of universes to them, as people type them. */
 class BoxesHttpTest {
-    private static TaxonServer server;
     private static Http http;
     private String job = "";
 
     @BeforeAll
     static void start() {
-        server = TaxonServer.empty();
-        http = server.http();
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
+        http = TaxonServer.shared().http();
     }
 
     @BeforeEach

@@ -7,6 +7,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import taxon.app.testing.Http;
+import taxon.app.testing.OneJob;
 import taxon.app.testing.TaxonServer;
 import tools.jackson.databind.JsonNode;
 
@@ -132,12 +133,7 @@ class CountingHttpTest {
     @ParameterizedTest
     @CsvSource({"-1", "32768", "x", "''"})
     void aRuleThatIsNoneIsRefusedAndNothingIsProposed(String first) {
-        try (TaxonServer server = TaxonServer.empty()) {
-            Http http = server.http();
-            http.post("/jobs", "name", "Counted");
-            assertThat(http.post("/jobs/1/counting", "version", http.version(1), "first", first)
-                            .status())
-                    .isEqualTo(422);
-        }
+        assertThat(OneJob.shared("Counted").edit("/counting", "first", first).status())
+                .isEqualTo(422);
     }
 }

@@ -11,21 +11,18 @@ import taxon.app.testing.TaxonServer;
 
 /** A plan held against a list, tried otherwise and handed over, as somebody does it. Each test has a job of its own. */
 class CompareBrowserTest {
-    private static TaxonServer server;
     private static Http http;
     private static Browser browser;
 
     @BeforeAll
     static void start() {
-        server = TaxonServer.empty();
-        http = server.http();
+        http = TaxonServer.shared().http();
         browser = Browser.start();
     }
 
     @AfterAll
     static void stop() {
         browser.close();
-        server.close();
     }
 
     private static String job(String name) {
@@ -37,7 +34,7 @@ class CompareBrowserTest {
     }
 
     private static void open(String job, String page) {
-        browser.open(server.url() + job + page);
+        browser.open(TaxonServer.shared().url() + job + page);
     }
 
     private static void paste(String job, String rows) {

@@ -9,31 +9,29 @@ import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
 import taxon.app.testing.Browser;
-import taxon.app.testing.TaxonServer;
+import taxon.app.testing.OneJob;
 import tools.jackson.databind.JsonNode;
 
 /** The network as someone sets it up by hand: boxes, ways, numbers, addresses, the card. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class NetworkBrowserTest {
-    private static TaxonServer server;
+    private static OneJob job;
     private static Browser browser;
 
     @BeforeAll
     static void start() {
-        server = TaxonServer.empty();
-        server.http().job("Network");
+        job = OneJob.shared("Network");
         browser = Browser.start();
-        browser.open(server.url() + "/jobs/1/network");
+        browser.open(job.url() + "/network");
     }
 
     @AfterAll
     static void stop() {
         browser.close();
-        server.close();
     }
 
     private static JsonNode network() {
-        return server.http().get("/jobs/1/network").json();
+        return job.get("/network").json();
     }
 
     private static void add(String kind, String name, String ip) {
@@ -98,7 +96,7 @@ class NetworkBrowserTest {
     @Test
     @Order(4)
     void allAreNumberedAfterALook() {
-        browser.open(server.url() + "/jobs/1/network");
+        browser.open(job.url() + "/network");
         browser.type("#c-first", "0");
         browser.click("#counting .btn", "Number all");
         browser.see("#proposed td", "Port-Address 19 = 0·1·3");

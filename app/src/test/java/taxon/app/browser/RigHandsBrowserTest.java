@@ -122,32 +122,96 @@ class RigHandsBrowserTest {
         browser.until("not told", () -> browser.texts("#grid td").contains("meanwhile"));
     }
 
+    /** Answers to these questions are had from the server at once, and come to the page when {@link #letCome} says so. */
+    private static void hold(String questions) {
+        browser.script("""
+                const questions = arguments[0];
+                const real = window.fetch;
+                window.held = [];
+                window.fetch = async (url, options) => {
+                  const answer = await real(url, options);
+                  if (window.held && String(url).includes(questions)) {
+                    await new Promise((done) => window.held.push(done));
+                  }
+                  return answer;
+                };""", questions);
+    }
+
+    private static void untilHeld(int answers) {
+        browser.until(
+                "not asked", () -> browser.script("return window.held.length").equals((long) answers));
+    }
+
+    /** @param last whether later questions are no longer held */
+    private static void letCome(int answer, boolean last) {
+        browser.script(
+                "const come = window.held[arguments[0]]; if (arguments[1]) window.held = null; come()", answer, last);
+    }
+
     /** The rows of a page that begins are asked for before an edit and behind it, and the older answer comes last. */
     @Test
     @Order(3)
     void anOlderAnswerTakesNotThePlaceOfANewerOne() {
         browser.open(job() + "rig?cols=id,purpose");
         browser.until("no rows", () -> browser.count("#grid.live td") > 0);
+        hold("/rows?");
         browser.script("""
-                const real = window.fetch;
-                let asked = 0;
-                window.fetch = async (url, options) => {
-                  const answer = await real(url, options);
-                  if (String(url).includes('/rows?') && asked++ === 0) {
-                    document.body.dataset.held = 'yes';
-                    await new Promise((done) => (window.letCome = done));
-                  }
-                  return answer;
-                };
                 document.getElementById('grid').classList.remove('live');
                 document.dispatchEvent(new CustomEvent('taxon:fresh'));""");
-        browser.until("not asked", () -> browser.count("body[data-held]") == 1);
+        untilHeld(1);
         post("/jobs/1/cells", "key", 2, "column", "purpose", "text", "edited meanwhile");
+        untilHeld(2);
+        letCome(1, false);
         browser.until("not shown", () -> browser.texts("#grid td").contains("edited meanwhile"));
-        browser.script("window.letCome()");
+        letCome(0, true);
         browser.pause(500);
         assertThat(browser.texts("#grid td")).contains("edited meanwhile");
         post("/jobs/1/undo");
+    }
+
+    /** Two edits are asked about before either answer is there: each answer tells of what the page knew when it asked. */
+    @Test
+    @Order(3)
+    void whatNeitherOfTwoAnswersKnewIsAskedForBehindThem() {
+        browser.open(job() + "rig?cols=id,purpose");
+        browser.until("no rows", () -> browser.count("#grid.live td") > 0);
+        hold("/rows?");
+        post("/jobs/1/cells", "key", 2, "column", "purpose", "text", "first edit");
+        untilHeld(1);
+        post("/jobs/1/cells", "key", 3, "column", "purpose", "text", "second edit");
+        untilHeld(2);
+        letCome(0, false);
+        browser.until("not shown", () -> browser.texts("#grid td").contains("first edit"));
+        assertThat(browser.texts("#grid td")).doesNotContain("second edit");
+        letCome(1, true);
+        browser.until("not shown", () -> browser.texts("#grid td").contains("second edit"));
+        assertThat(browser.texts("#grid td")).contains("first edit");
+        post("/jobs/1/undo");
+        post("/jobs/1/undo");
+    }
+
+    /** Of a large rig the drawing comes after its page, and again after each edit. */
+    @Test
+    @Order(3)
+    void anOlderDrawingTakesNotThePlaceOfANewerOne() {
+        browser.open(job() + "rig?cols=id");
+        browser.until("no rows", () -> browser.count("#grid.live td") > 0);
+        browser.script("""
+                const real = window.fetch;
+                window.drawings = [];
+                window.fetch = (url, options) =>
+                  String(url).startsWith('/drawn')
+                    ? new Promise((done) => window.drawings.push((text) => done(new Response(text))))
+                    : real(url, options);
+                document.querySelector('main').insertAdjacentHTML('beforeend', '<p id="later" data-drawing="/drawn"></p>');
+                document.dispatchEvent(new CustomEvent('taxon:fresh'));
+                delete document.getElementById('later').dataset.asked;
+                document.dispatchEvent(new CustomEvent('taxon:fresh'));
+                window.drawings[1]('newer');""");
+        browser.see("#later", "newer");
+        browser.script("window.drawings[0]('older')");
+        browser.pause(500);
+        assertThat(browser.texts("#later")).containsExactly("newer");
     }
 
     @Test

@@ -10,47 +10,31 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
 import org.openqa.selenium.Keys;
 import taxon.app.testing.Browser;
-import taxon.app.testing.Http;
-import taxon.app.testing.TaxonServer;
+import taxon.app.testing.OneJob;
 
 /** Saying where positions lie, hanging units along them and numbering them. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class RigOrderBrowserTest {
-    private static TaxonServer server;
     private static Browser browser;
+    private static final OneJob ORDER = OneJob.shared("Order");
     private static String job;
 
     @BeforeAll
     static void start() {
-        server = TaxonServer.empty();
-        server.http().post("/jobs", "name", "Order");
         add(8, "fernglass-heron-380/24-channel", "Crane rail", 201);
         add(4, "fernglass-kestrel/18-channel", "Crane rail", 301);
         add(17, "fernglass-tern/16-channel", "North quay", 101);
         browser = Browser.start();
-        job = server.url() + "/jobs/1/";
+        job = ORDER.url() + "/";
     }
 
     private static void add(int count, String type, String position, int firstId) {
-        Http http = server.http();
-        http.post(
-                "/jobs/1/fixtures",
-                "version",
-                http.version(1),
-                "count",
-                count,
-                "type",
-                type,
-                "position",
-                position,
-                "firstId",
-                firstId);
+        ORDER.edit("/fixtures", "count", count, "type", type, "position", position, "firstId", firstId);
     }
 
     @AfterAll
     static void stop() {
         browser.close();
-        server.close();
     }
 
     @Test

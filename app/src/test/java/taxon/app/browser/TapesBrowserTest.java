@@ -10,50 +10,35 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
 import org.openqa.selenium.Keys;
 import taxon.app.testing.Browser;
-import taxon.app.testing.Http;
-import taxon.app.testing.TaxonServer;
+import taxon.app.testing.OneJob;
 
 /** The tapes by hand: dragging, the keyboard, the wish with its prices, the split map, undo. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class TapesBrowserTest {
     private static final int PIXELS_OF_100_SLOTS = 162;
 
-    private static TaxonServer server;
+    private static OneJob job;
     private static Browser browser;
 
     @BeforeAll
     static void start() {
-        server = TaxonServer.empty();
-        server.http().post("/jobs", "name", "Tapes");
+        job = OneJob.shared("Tapes");
         add(8, "fernglass-heron-380/24-channel", "Crane rail", 201);
         add(6, "generic-rgb/3-channel", "Dock floor", 101);
         browser = Browser.start();
     }
 
     private static void add(int count, String type, String position, int firstId) {
-        Http http = server.http();
-        http.post(
-                "/jobs/1/fixtures",
-                "version",
-                http.version(1),
-                "count",
-                count,
-                "type",
-                type,
-                "position",
-                position,
-                "firstId",
-                firstId);
+        job.edit("/fixtures", "count", count, "type", type, "position", position, "firstId", firstId);
     }
 
     @AfterAll
     static void stop() {
         browser.close();
-        server.close();
     }
 
     private static void open(String path) {
-        browser.open(server.url() + "/jobs/1/" + path);
+        browser.open(job.url() + "/" + path);
     }
 
     private static String unit(int key) {

@@ -10,51 +10,35 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
 import org.openqa.selenium.Keys;
 import taxon.app.testing.Browser;
-import taxon.app.testing.Http;
-import taxon.app.testing.TaxonServer;
+import taxon.app.testing.OneJob;
 
 /** What has no place yet, in a job where nothing has: dragged, pressed and keyed onto the empty tape. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class TrayBrowserTest {
     private static final int PIXELS_OF_100_SLOTS = 162;
 
-    private static TaxonServer server;
+    private static OneJob job;
     private static Browser browser;
 
     @BeforeAll
     static void start() {
-        server = TaxonServer.empty();
-        Http http = server.http();
-        http.post("/jobs", "name", "Tray");
-        http.post(
-                "/jobs/1/fixtures",
-                "version",
-                http.version(1),
-                "count",
-                5,
-                "type",
-                "fernglass-tern/16-channel",
-                "position",
-                "Pipe",
-                "firstId",
-                101);
+        job = OneJob.shared("Tray");
+        job.edit("/fixtures", "count", 5, "type", "fernglass-tern/16-channel", "position", "Pipe", "firstId", 101);
         browser = Browser.start();
     }
 
     @AfterAll
     static void stop() {
         browser.close();
-        server.close();
     }
 
     private static void open() {
-        browser.open(server.url() + "/jobs/1/addresses");
+        browser.open(job.url() + "/addresses");
         browser.see("h1", "Addresses");
     }
 
     private static String address(int key) {
-        return server.http()
-                .get("/jobs/1/fixtures")
+        return job.get("/fixtures")
                 .json()
                 .path("fixtures")
                 .path(key - 1)
@@ -100,7 +84,7 @@ class TrayBrowserTest {
     @Test
     @Order(4)
     void theTrayIsWalkedAndPlacedFromByKeyboard() {
-        browser.open(server.url() + "/jobs/1/addresses?sel=3");
+        browser.open(job.url() + "/addresses?sel=3");
         browser.see("#tray", "No address yet: 4.");
         browser.focus("#tapes");
         browser.press(Keys.ENTER);
@@ -114,7 +98,7 @@ class TrayBrowserTest {
     @Test
     @Order(5)
     void severalOfTheTrayBecomeAProposalThatBeginsThere() {
-        browser.open(server.url() + "/jobs/1/addresses?sel=4,5");
+        browser.open(job.url() + "/addresses?sel=4,5");
         browser.see("#tray", "No address yet: 3.");
         browser.pointer().clickAt("#tapes [data-u='1'] .strip", 0.8);
         browser.see(".hint", "Press again");

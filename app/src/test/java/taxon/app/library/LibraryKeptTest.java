@@ -32,7 +32,7 @@ class LibraryKeptTest {
 
     @Test
     void theLibraryOutlivesARestartWithFilesNotesShelfAndDoubts() {
-        Path data = TaxonServer.newStore();
+        Path data = TaxonServer.readyStore();
         Entry before;
         try (TaxonServer server = TaxonServer.on(data)) {
             TypeLibrary library = server.bean(TypeLibrary.class);
@@ -58,7 +58,7 @@ class LibraryKeptTest {
 
     @Test
     void aRefusedFileLeavesNeitherTypeNorFile() throws SQLException {
-        try (TaxonServer server = TaxonServer.on(TaxonServer.newStore())) {
+        try (TaxonServer server = TaxonServer.empty()) {
             TypeLibrary library = server.bean(TypeLibrary.class);
             byte[] broken = GdtfByHand.zip("description.xml", "<GDTF".getBytes(StandardCharsets.UTF_8));
             assertThat(library.importFile("broken.gdtf", broken)).isInstanceOf(Import.Refused.class);
@@ -69,7 +69,7 @@ class LibraryKeptTest {
 
     @Test
     void aTypePutAwayStaysAwayAfterARestart() {
-        Path data = TaxonServer.newStore();
+        Path data = TaxonServer.readyStore();
         TypeId id;
         try (TaxonServer server = TaxonServer.on(data)) {
             TypeLibrary library = server.bean(TypeLibrary.class);

@@ -5,12 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.Map;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import taxon.app.testing.Http;
 import taxon.app.testing.Http.Answer;
-import taxon.app.testing.TaxonServer;
+import taxon.app.testing.OneJob;
 import taxon.app.testing.Zips;
 import tools.jackson.databind.JsonNode;
 
@@ -24,19 +23,23 @@ class SceneHttpTest {
             + " DMXFrom=\"0/1\" Default=\"0/1\"/></LogicalChannel></DMXChannel></DMXChannels></DMXMode></DMXModes>"
             + "</FixtureType></GDTF>";
 
-    private TaxonServer server;
-    private Http http;
+    private static final AtomicInteger TYPES = new AtomicInteger();
 
-    @BeforeEach
-    void start() {
-        server = TaxonServer.empty();
-        http = server.http();
-        http.post("/jobs", "name", "Scene");
+    private final OneJob job = OneJob.shared("Scene");
+    private final Http http = job.http();
+    /** Each test brings a type that the library has not: what one brings the library keeps. */
+    private final int type = TYPES.incrementAndGet();
+
+    private byte[] gdtf() {
+        return Zips.zip(Map.of(
+                "description.xml",
+                GDTF.replace("Wader", "Wader" + type)
+                        .replace("-A5B4C3D2E1F0", "-A5B4C3D2E" + (100 + type))
+                        .getBytes(StandardCharsets.UTF_8)));
     }
 
-    @AfterEach
-    void stop() {
-        server.close();
+    private int waders() {
+        return job.get("/types?q=wader" + type).json().path("found").asInt();
     }
 
     private static String fixture(int n, int millimetres, int address) {
@@ -46,7 +49,7 @@ class SceneHttpTest {
                 + "<Addresses><Address break=\"0\">" + address + "</Address></Addresses></Fixture>";
     }
 
-    private static byte[] scene(boolean withType, String... fixtures) {
+    private byte[] scene(boolean withType, String... fixtures) {
         String xml = "<GeneralSceneDescription verMajor=\"1\" verMinor=\"6\"><Scene><AUXData><Position"
                 + " uuid=\"0f1e2d3c-4b5a-6978-8796-0000000000aa\" name=\"Crane rail\"/></AUXData><Layers><Layer"
                 + " uuid=\"0f1e2d3c-4b5a-6978-8796-0000000000bb\" name=\"Lights\"><ChildList>"
@@ -55,23 +58,23 @@ class SceneHttpTest {
         Map<String, byte[]> files = new LinkedHashMap<>();
         files.put("GeneralSceneDescription.xml", xml.getBytes(StandardCharsets.UTF_8));
         if (withType) {
-            files.put("wader.gdtf", Zips.zip(Map.of("description.xml", GDTF.getBytes(StandardCharsets.UTF_8))));
+            files.put("wader.gdtf", gdtf());
         }
         return Zips.zip(files);
     }
 
     private String give(byte[] scene) {
-        Answer given = http.upload("/jobs/1/scenes", "dock.mvr", scene);
+        Answer given = http.upload(job.path() + "/scenes", "dock.mvr", scene);
         assertThat(given.status()).as(given.text()).isEqualTo(200);
         return given.json().path("next").asString();
     }
 
     private Answer apply(String path) {
-        return http.post(path + "/apply", "version", http.version(1));
+        return http.post(path + "/apply", "version", http.version(job.path()));
     }
 
     private JsonNode fixtures() {
-        return http.get("/jobs/1/fixtures").json().path("fixtures");
+        return job.get("/fixtures").json().path("fixtures");
     }
 
     @Test
@@ -79,30 +82,26 @@ class SceneHttpTest {
         String path = give(scene(true, fixture(1, -3000, 1), fixture(2, 3000, 2)));
         assertThat(http.get(path).json().path("headline").asString()).isEqualTo("2 new, 0 changed, 0 the same, 0 gone");
         assertThat(fixtures()).isEmpty();
-        assertThat(http.get("/jobs/1/types?q=wader").json().path("found").asInt())
-                .as("nothing is kept in the library before")
-                .isZero();
+        assertThat(waders()).as("nothing is kept in the library before").isZero();
         assertThat(apply(path).status()).isEqualTo(200);
         assertThat(fixtures()
                         .valueStream()
                         .map(f -> f.path("id").asInt() + " " + f.path("offset").asLong()))
                 .containsExactly("201 -3000000", "202 3000000");
-        assertThat(http.get("/jobs/1/types?q=wader").json().path("found").asInt())
-                .isEqualTo(1);
-        assertThat(http.page("/jobs/1/rig").text()).contains("id=\"above\"", "Crane rail");
+        assertThat(waders()).isEqualTo(1);
+        assertThat(job.page("/rig").text()).contains("id=\"above\"", "Crane rail");
         assertThat(apply(path).status()).as("only once").isEqualTo(409);
-        http.post("/jobs/1/undo", "version", http.version(1));
+        job.post("/undo", "version", http.version(job.path()));
         assertThat(fixtures()).isEmpty();
     }
 
     @Test
     void aSceneThatComesTooLateLeavesNothingInTheLibraryEither() {
         String path = give(scene(true, fixture(1, 0, 1)));
-        long seen = http.version(1);
-        http.post("/jobs/1/positions", "version", seen, "name", "Meanwhile");
+        long seen = http.version(job.path());
+        job.post("/positions", "version", seen, "name", "Meanwhile");
         assertThat(http.post(path + "/apply", "version", seen).status()).isEqualTo(409);
-        assertThat(http.get("/jobs/1/types?q=wader").json().path("found").asInt())
-                .isZero();
+        assertThat(waders()).isZero();
         assertThat(apply(path).status()).isEqualTo(200);
     }
 
@@ -132,19 +131,23 @@ class SceneHttpTest {
         assertThat(http.page(path).text()).contains("What are these?", "takes no slots");
         assertThat(apply(path).status()).isEqualTo(200);
         assertThat(fixtures()).hasSize(1);
-        assertThat(http.get("/jobs/1/findings").json().toString()).contains("type-unknown");
+        assertThat(job.get("/findings").json().toString()).contains("type-unknown");
 
-        http.upload(
-                "/jobs/1/types/import",
-                "wader.gdtf",
-                Zips.zip(Map.of("description.xml", GDTF.getBytes(StandardCharsets.UTF_8))));
+        http.upload(job.path() + "/types/import", "wader.gdtf", gdtf());
         String again = http.post(path + "/again").json().path("next").asString();
-        http.post(again + "/types", "spec", "wader.gdtf", "mode", "Standard", "to", "pellucid-wader/Standard");
+        http.post(
+                again + "/types",
+                "spec",
+                "wader.gdtf",
+                "mode",
+                "Standard",
+                "to",
+                "pellucid-wader" + type + "/Standard");
         assertThat(http.get(again).json().path("headline").asString())
                 .isEqualTo("0 new, 1 changed, 0 the same, 0 gone");
         apply(again);
-        assertThat(fixtures().path(0).path("type").asString()).isEqualTo("pellucid-wader");
-        assertThat(http.get("/jobs/1/findings").json().toString())
+        assertThat(fixtures().path(0).path("type").asString()).isEqualTo("pellucid-wader" + type);
+        assertThat(job.get("/findings").json().toString())
                 .contains(
                         "\"rule\":\"type-unknown\",\"title\":\"A type that nobody has\",\"severity\":\"stop\",\"findings\":[]");
     }
@@ -206,20 +209,20 @@ class SceneHttpTest {
     @Test
     void theRigPageLeadsBackToTheLastScene() {
         String path = give(scene(true, fixture(1, 0, 1)));
-        assertThat(http.page("/jobs/1/rig").text()).contains("dock.mvr", path);
+        assertThat(job.page("/rig").text()).contains("dock.mvr", path);
         apply(path);
-        assertThat(http.page("/jobs/1/rig").text()).contains(path + "/again");
+        assertThat(job.page("/rig").text()).contains(path + "/again");
     }
 
     @Test
     void whatIsNoSceneIsRefusedAndADroppedOneChangesNothing() {
-        assertThat(http.upload("/jobs/1/scenes", "x.mvr", "no zip".getBytes(StandardCharsets.UTF_8))
+        assertThat(http.upload(job.path() + "/scenes", "x.mvr", "no zip".getBytes(StandardCharsets.UTF_8))
                         .reasons())
                 .contains("no ZIP archive");
         String path = give(scene(true, fixture(1, 0, 1)));
         assertThat(http.post(path + "/drop").status()).isEqualTo(200);
         assertThat(apply(path).status()).isEqualTo(409);
-        assertThat(http.get("/jobs/1/scenes/99").status()).isEqualTo(404);
+        assertThat(job.get("/scenes/99").status()).isEqualTo(404);
         assertThat(http.post(path + "/apply").status()).as("without a version").isEqualTo(422);
     }
 }

@@ -30,6 +30,11 @@ public final class Http {
         this.base = base;
     }
 
+    /** The address of the server: "http://127.0.0.1:8080". */
+    public String base() {
+        return base;
+    }
+
     /** A response with its body as bytes, text or JSON. */
     public record Answer(int status, byte[] bytes, HttpResponse<byte[]> response) {
         public String text() {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.PrintStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -13,12 +14,17 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import taxon.app.testing.TaxonServer;
 
 /** Copying a store by command while it is in use, and putting a copy back. */
 class StoreCommandTest {
+    /** Of what several tests begin with each is made once. */
+    private static final Map<String, byte[]> MADE = new ConcurrentHashMap<>();
+
     @TempDir
     Path folder;
 
@@ -36,20 +42,29 @@ class StoreCommandTest {
         return said.toString(StandardCharsets.UTF_8);
     }
 
-    private Path storeWith(String name, int edits) {
-        Path data = folder.resolve(name + ".db");
+    private Path storeWith(String name, int edits) throws IOException {
+        return Files.write(
+                folder.resolve(name + ".db"), MADE.computeIfAbsent(name + " " + edits, n -> made(name, edits)));
+    }
+
+    private static byte[] made(String name, int edits) {
+        Path data = TaxonServer.readyStore();
         try (TaxonServer server = TaxonServer.on(data)) {
             String job = server.http().job(name);
             for (int n = 0; n < edits; n++) {
                 server.http().post(job + "/positions", "version", n, "name", "Pipe " + n);
             }
         }
-        return data;
+        try {
+            return Files.readAllBytes(data);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     @Test
-    void aStoreIsCopiedWhileItIsInUseAndTheCopySaysWhatItHolds() {
-        Path data = folder.resolve("busy.db");
+    void aStoreIsCopiedWhileItIsInUseAndTheCopySaysWhatItHolds() throws IOException {
+        Path data = Files.copy(TaxonServer.readyStore(), folder.resolve("busy.db"));
         try (TaxonServer server = TaxonServer.on(data)) {
             server.http().job("Quay lights");
             assertThat(run("backup", data, folder.resolve("copy.db"))).isZero();
@@ -87,7 +102,7 @@ class StoreCommandTest {
     }
 
     @Test
-    void aRestoredStoreIsTheCopyAndWhatItReplacedStaysBesideIt() {
+    void aRestoredStoreIsTheCopyAndWhatItReplacedStaysBesideIt() throws IOException {
         Path data = storeWith("Now", 2);
         Path copy = storeWith("Then", 1);
         assertThat(run("restore", data, copy, "--yes")).isZero();
@@ -100,9 +115,9 @@ class StoreCommandTest {
     }
 
     @Test
-    void aStoreInUseIsNotReplaced() {
+    void aStoreInUseIsNotReplaced() throws IOException {
         Path copy = storeWith("Then", 1);
-        Path data = folder.resolve("busy.db");
+        Path data = Files.copy(TaxonServer.readyStore(), folder.resolve("busy.db"));
         try (TaxonServer server = TaxonServer.on(data)) {
             server.http().job("Now");
             assertThat(run("restore", data, copy, "--yes")).isEqualTo(1);
