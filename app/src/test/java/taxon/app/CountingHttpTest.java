@@ -119,15 +119,12 @@ class CountingHttpTest {
 
     @Test
     void thePageAnswersWhatABoxSaysAndSaysWhereItIsNoNumber() {
-        try (TaxonServer server = TaxonServer.demo()) {
-            Http http = server.http();
-            assertThat(http.page("/jobs/1/network?box=0.0.3").text())
-                    .contains("Net · Sub-Net · Universe", "Port-Address 3 = 0·0·3");
-            assertThat(http.page("/jobs/1/network?box=%3Cb%3Enonsense").text())
-                    .contains("&lt;b&gt;nonsense” is no number of a universe");
-            assertThat(http.page("/jobs/1/network?box=" + "9".repeat(5000)).status())
-                    .isEqualTo(200);
-        }
+        OneJob job = OneJob.shared("Counted");
+        assertThat(job.page("/network?box=0.0.3").text())
+                .contains("Net · Sub-Net · Universe", "Port-Address 3 = 0·0·3");
+        assertThat(job.page("/network?box=%3Cb%3Enonsense").text())
+                .contains("&lt;b&gt;nonsense” is no number of a universe");
+        assertThat(job.page("/network?box=" + "9".repeat(5000)).status()).isEqualTo(200);
     }
 
     @ParameterizedTest

@@ -20,6 +20,7 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import taxon.app.testing.Http;
+import taxon.app.testing.OneJob;
 import taxon.app.testing.TaxonServer;
 import taxon.app.testing.Zips;
 import taxon.core.paper.PaperKind;
@@ -147,50 +148,43 @@ class HandoverHttpTest {
     }
 
     @Test
-    void importedIntoAnEmptyStoreItIsTheSameJob() {
-        try (TaxonServer other = TaxonServer.empty()) {
-            int job = other.http()
-                    .upload("/jobs/import", "job.json", files.get("job.json"))
-                    .json()
-                    .path("job")
-                    .asInt();
-            assertThat(other.http().get("/jobs/" + job + "/job.json").bytes()).isEqualTo(files.get("job.json"));
-        }
+    void importedIntoAnotherStoreItIsTheSameJob() {
+        Http other = TaxonServer.shared().http();
+        int job = other.upload("/jobs/import", "job.json", files.get("job.json"))
+                .json()
+                .path("job")
+                .asInt();
+        assertThat(other.get("/jobs/" + job + "/job.json").bytes()).isEqualTo(files.get("job.json"));
     }
 
     @Test
     void laterEditsAreCountedAndUndoingThemCountsBack() {
-        try (TaxonServer demo = TaxonServer.demo()) {
-            Http own = demo.http();
-            assertThat(revision(own)).isEqualTo("Revision A, 5 edits since");
-            own.post("/jobs/1/revisions", "version", own.version(1), "note", "");
-            assertThat(revision(own)).isEqualTo("Revision B");
-            for (int key = 5; key <= 7; key++) {
-                own.post(
-                        "/jobs/1/fixtures/" + key + "/address",
-                        "version",
-                        own.version(1),
-                        "block",
-                        1,
-                        "address",
-                        "9." + key * 50);
-            }
-            assertThat(revision(own)).isEqualTo("Revision B, 3 edits since");
-            own.post("/jobs/1/fixtures/1/set");
-            assertThat(revision(own))
-                    .as("what is learnt of the rig is no edit of the plan")
-                    .isEqualTo("Revision B, 3 edits since");
-            own.post("/jobs/1/undo", "version", own.version(1));
-            assertThat(revision(own))
-                    .as("the last act was the tick, which is no edit of the plan either")
-                    .isEqualTo("Revision B, 3 edits since");
-            for (int i = 0; i < 3; i++) {
-                own.post("/jobs/1/undo", "version", own.version(1));
-            }
-            assertThat(revision(own)).isEqualTo("Revision B");
-            own.post("/jobs/1/undo", "version", own.version(1));
-            assertThat(revision(own)).as("undone beyond the revision").isEqualTo("Revision B, 1 edit since");
+        Http shared = TaxonServer.shared().http();
+        OneJob own = new OneJob(shared, shared.jobOfTerns("Counted edits", 7));
+        own.edit("/revisions", "note", "");
+        assertThat(revision(own)).isEqualTo("Revision A");
+        own.edit("/sheet", "name", "Counted edits", "note", "an edit since");
+        assertThat(revision(own)).isEqualTo("Revision A, 1 edit since");
+        own.edit("/revisions", "note", "");
+        assertThat(revision(own)).isEqualTo("Revision B");
+        for (int key = 5; key <= 7; key++) {
+            own.edit("/fixtures/" + key + "/address", "block", 1, "address", "9." + key * 50);
         }
+        assertThat(revision(own)).isEqualTo("Revision B, 3 edits since");
+        assertThat(own.post("/fixtures/5/set").status()).isEqualTo(200);
+        assertThat(revision(own))
+                .as("what is learnt of the rig is no edit of the plan")
+                .isEqualTo("Revision B, 3 edits since");
+        own.edit("/undo");
+        assertThat(revision(own))
+                .as("the last act was the tick, which is no edit of the plan either")
+                .isEqualTo("Revision B, 3 edits since");
+        for (int i = 0; i < 3; i++) {
+            own.edit("/undo");
+        }
+        assertThat(revision(own)).isEqualTo("Revision B");
+        own.edit("/undo");
+        assertThat(revision(own)).as("undone beyond the revision").isEqualTo("Revision B, 1 edit since");
     }
 
     @Test
@@ -199,8 +193,8 @@ class HandoverHttpTest {
                 .isEqualTo(409);
     }
 
-    private static String revision(Http own) {
-        return own.get("/jobs/1").json().path("revision").asString();
+    private static String revision(OneJob own) {
+        return own.get("").json().path("revision").asString();
     }
 
     @Test

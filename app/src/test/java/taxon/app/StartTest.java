@@ -20,7 +20,6 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import taxon.app.store.file.StoreFile;
-import taxon.app.store.file.StoreVersions;
 import taxon.app.testing.TakesLong;
 import taxon.app.testing.TaxonProcess;
 import taxon.app.testing.TaxonServer;
@@ -99,20 +98,6 @@ class StartTest {
         Files.writeString(folder.resolve("jobs.db"), "not a store");
         assertThat(refused()).contains("is no store of Taxon");
         assertThat(Files.readString(folder.resolve("jobs.db.log"))).contains("StartRefusedException");
-    }
-
-    @Test
-    void aStoreOfANewerTaxon() throws SQLException {
-        StoreFile file = new StoreFile(folder.resolve("jobs.db"));
-        TaxonServer.on(file.path()).close();
-        int newer = StoreVersions.newest() + 1;
-        try (Connection connection = file.source("busy_timeout=5000").getConnection();
-                Statement statement = connection.createStatement()) {
-            statement.execute("update flyway_schema_history set version = '" + newer + "' where version = '"
-                    + StoreVersions.newest() + "'");
-        }
-        assertThat(refused())
-                .contains("version " + newer, "this Taxon knows version " + StoreVersions.newest(), "left as it is");
     }
 
     @Test

@@ -3,29 +3,26 @@ package taxon.app.testing;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.Deque;
+import java.util.concurrent.ConcurrentLinkedDeque;
 
 /**
  * Stores that are made by a first start once for all tests of this process, and copied: few tests ask how a store is made, and
- * making one takes longer than most of them. A demo names the addresses of its boxes, so of its copies one is in use at a time.
+ * making one takes longer than most of them. A demo names the addresses of its boxes, so that each has one user at a time; there
+ * are as many as were in use at once.
  */
 final class ReadyStore {
-    private static final String NETWORK = TaxonServer.newNetwork();
-    private static final AtomicBoolean TAKEN = new AtomicBoolean();
+    private static final Deque<Demo> FREE = new ConcurrentLinkedDeque<>();
 
     private ReadyStore() {}
 
     private static final class Empty {
-        static final byte[] CONTENT = content(false);
+        static final byte[] CONTENT = content(false, TaxonServer.newNetwork());
     }
 
-    private static final class Demo {
-        static final byte[] CONTENT = content(true);
-    }
-
-    private static byte[] content(boolean demo) {
+    private static byte[] content(boolean demo, String network) {
         Path data = TaxonServer.newStore();
-        TaxonServer.start(data, demo, NETWORK).close();
+        TaxonServer.start(data, demo, network).close();
         try {
             return Files.readAllBytes(data);
         } catch (IOException e) {
@@ -38,22 +35,29 @@ final class ReadyStore {
         return copy(Empty.CONTENT);
     }
 
-    /** True for one caller at a time, who then has {@link #demo} to itself, with its network, until {@link #release}. */
-    static boolean take() {
-        return TAKEN.compareAndSet(false, true);
-    }
+    /**
+     * The store of a demo.
+     *
+     * @param network of its boxes: "127.90.17"
+     */
+    record Demo(byte[] content, String network) {
+        /** One that nobody has, until it is given back. */
+        static Demo take() {
+            Demo free = FREE.poll();
+            return free == null ? made(TaxonServer.newNetwork()) : free;
+        }
 
-    static void release() {
-        TAKEN.set(false);
-    }
+        private static Demo made(String network) {
+            return new Demo(ReadyStore.content(true, network), network);
+        }
 
-    /** The store of a demo whose boxes are on {@link #network}. */
-    static Path demo() {
-        return copy(Demo.CONTENT);
-    }
+        Path store() {
+            return copy(content);
+        }
 
-    static String network() {
-        return NETWORK;
+        void giveBack() {
+            FREE.push(this);
+        }
     }
 
     private static Path copy(byte[] content) {

@@ -41,9 +41,8 @@ public final class TaxonServer implements AutoCloseable {
 
     /** With the demo's job and its simulated rig, as a first start leaves them. */
     public static TaxonServer demo() {
-        return ReadyStore.take()
-                ? start(ReadyStore.demo(), true, ReadyStore.network(), ReadyStore::release)
-                : start(newStore(), true, newNetwork());
+        ReadyStore.Demo demo = ReadyStore.Demo.take();
+        return start(demo.store(), true, demo.network(), demo::giveBack);
     }
 
     /** The demo with its nodes wished on a network of loopback. */

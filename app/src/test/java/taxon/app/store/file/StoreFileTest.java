@@ -60,8 +60,7 @@ class StoreFileTest {
 
     @Test
     void aNewerStoreIsRefusedByTheNamesOfBothVersions() throws Exception {
-        StoreFile file = file("newer.db");
-        TaxonServer.on(file.path()).close();
+        StoreFile file = new StoreFile(TaxonServer.readyStore());
         int newer = StoreVersions.newest() + 2;
         try (Connection connection = file.source("busy_timeout=100").getConnection();
                 Statement statement = connection.createStatement()) {
@@ -74,7 +73,8 @@ class StoreFileTest {
                 .rootCause()
                 .isInstanceOf(StartRefusedException.class)
                 .hasMessageContaining("version " + newer)
-                .hasMessageContaining("version " + StoreVersions.newest());
+                .hasMessageContaining("this Taxon knows version " + StoreVersions.newest())
+                .hasMessageContaining("left as it is");
         assertThat(file.path()).hasBinaryContent(before);
     }
 
