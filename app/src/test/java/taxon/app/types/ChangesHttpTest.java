@@ -2,6 +2,7 @@ package taxon.app.types;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -14,12 +15,14 @@ import tools.jackson.databind.JsonNode;
 
 /** Changing type or mode: a proposal, its price, its edit and its undoing. */
 class ChangesHttpTest {
+    private static TaxonServer server;
     private static Http http;
     private String job = "";
 
     @BeforeAll
     static void start() {
-        http = TaxonServer.shared().http();
+        server = TaxonServer.empty();
+        http = server.http();
     }
 
     @BeforeEach
@@ -41,6 +44,11 @@ class ChangesHttpTest {
             post("/fixtures/" + i + "/address", "block", 1, "address", "1." + (1 + 16 * (i - 1)));
         }
         post("/fixtures/1/set");
+    }
+
+    @AfterAll
+    static void stop() {
+        server.close();
     }
 
     @Test
