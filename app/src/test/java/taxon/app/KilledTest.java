@@ -1,6 +1,7 @@
 package taxon.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
@@ -9,12 +10,13 @@ import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
+import taxon.app.start.StartRefusedException;
 import taxon.app.testing.Http;
 import taxon.app.testing.TaxonProcess;
 import taxon.app.testing.TaxonServer;
 import tools.jackson.databind.JsonNode;
 
-/** Killed with SIGKILL in the middle of edits, Taxon starts again with every acknowledged edit there. */
+/** Killed with SIGKILL in the middle of edits, Taxon starts again with every acknowledged edit there, and not before. */
 class KilledTest {
     private static final int BEFORE_THE_KILL = 60;
 
@@ -44,6 +46,11 @@ class KilledTest {
             assertThat(enough.await(120, TimeUnit.SECONDS))
                     .as("edits are acknowledged")
                     .isTrue();
+            assertThatThrownBy(() -> TaxonServer.on(data))
+                    .as("while another process has the store")
+                    .rootCause()
+                    .isInstanceOf(StartRefusedException.class)
+                    .hasMessageContaining("Another Taxon has " + data);
         } finally {
             process.kill();
         }

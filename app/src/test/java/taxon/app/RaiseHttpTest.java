@@ -44,7 +44,7 @@ class RaiseHttpTest {
 
     @BeforeAll
     void start() throws IOException {
-        heard = HeardJob.start(FIRST, 81);
+        heard = HeardJob.start(FIRST, 71);
         http = heard.http();
         at = heard.job() + "/checks/raise";
         heard.edit("/fixtures", "count", 2, "type", "fernglass-tern/16-channel", "position", "Pipe", "firstId", 101);
@@ -52,7 +52,7 @@ class RaiseHttpTest {
         address(1, "1.1");
         address(2, "2.1");
         address(3, "2.101");
-        line = CardLink.open(Ipv4.of(127, 81, 0, 7), CardLink.Sharing.ALONE);
+        line = CardLink.open(Ipv4.of(127, 71, 0, 7), CardLink.Sharing.ALONE);
         line.join(new SacnUniverse(FIRST));
         line.join(new SacnUniverse(FIRST + HeardJob.MISSING));
         line.listen(new LevelEar(receiver));

@@ -30,7 +30,7 @@ import taxon.wire.link.LevelEar;
 @TakesLong
 class RaiseProcessTest {
     private static final int FIRST = 8_301;
-    private static final int HOST = 83;
+    private static final int HOST = 73;
     private static final Carrier SENT = Carrier.of(new SacnUniverse(FIRST));
 
     private final Watch receiver = new Watch();

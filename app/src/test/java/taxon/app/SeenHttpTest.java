@@ -42,7 +42,7 @@ class SeenHttpTest {
 
     @BeforeAll
     void start() throws IOException {
-        heard = HeardJob.start(FIRST, 87);
+        heard = HeardJob.start(FIRST, 74);
         http = heard.http();
         job = heard.job();
         desk = heard.desk();
@@ -106,7 +106,7 @@ class SeenHttpTest {
         assertThat(sender.path("wins").asBoolean()).isTrue();
         assertThat(sender.path("priority").asInt()).isEqualTo(100);
         assertThat(kinds(universe("sacn-8702").orElseThrow())).containsExactly("missing");
-        until("art-net-87", u -> u.path("heard").asBoolean());
+        until("art-net-74", u -> u.path("heard").asBoolean());
         assertThat(seen().path("missing").asInt()).isEqualTo(1);
     }
 
@@ -213,9 +213,9 @@ class SeenHttpTest {
     /** What is sent to a second card of this computer alone is heard too, once that is ticked, and the page says by which cards it listens. */
     @Test
     void aSecondCardIsListenedToAsWell() throws IOException {
-        Ipv4 second = Ipv4.of(127, 87, 9, 9);
+        Ipv4 second = Ipv4.of(127, 74, 9, 9);
         PortAddress address = new PortAddress(0x0871);
-        try (CardLink sender = CardLink.open(Ipv4.of(127, 87, 9, 8), CardLink.Sharing.ALONE)) {
+        try (CardLink sender = CardLink.open(Ipv4.of(127, 74, 9, 8), CardLink.Sharing.ALONE)) {
             String first = listen();
             assertThat(heard.edit("/card", "card", first, "also", second.toString())
                             .status())

@@ -110,21 +110,6 @@ class StartTest {
     }
 
     @Test
-    void aStoreThatAnotherProcessHasOpenUntilThatIsKilled() {
-        Path data = folder.resolve("jobs.db");
-        TaxonProcess first = TaxonProcess.on(data);
-        try {
-            first.http().job("First");
-            assertThat(refused()).contains("Another Taxon has");
-        } finally {
-            first.kill();
-        }
-        try (TaxonServer second = TaxonServer.on(data)) {
-            assertThat(second.http().get("/jobs").text()).contains("First");
-        }
-    }
-
-    @Test
     void aLimitOnTheSizeOfFilesIsToldInWordsAndLosesNothing() throws SQLException {
         Path data = folder.resolve("jobs.db");
         nearlyFull(data);

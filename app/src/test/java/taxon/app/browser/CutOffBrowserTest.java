@@ -98,12 +98,12 @@ class CutOffBrowserTest {
     @Test
     void aPageThatIsNoJobSaysItTooAndWhenItIsWholeAgain() {
         Path data = TaxonServer.readyStore();
-        TaxonProcess process = TaxonProcess.on(data);
+        TaxonServer first = TaxonServer.on(data);
         try (Browser browser = Browser.start()) {
-            String url = process.url();
+            String url = first.url();
             browser.open(url + "/");
             browser.see("h1", "Jobs");
-            process.kill();
+            first.close();
             browser.see(".strip", "Taxon has not answered for");
             browser.type("#name", "Half typed");
             browser.click("button", "Make the job");
@@ -115,7 +115,7 @@ class CutOffBrowserTest {
                 browser.see("h1", "Rig");
             }
         } finally {
-            process.kill();
+            first.close();
         }
     }
 }

@@ -21,7 +21,7 @@ class RaiseBrowserTest {
 
     @BeforeAll
     static void start() throws IOException {
-        heard = HeardJob.start(FIRST, 82);
+        heard = HeardJob.start(FIRST, 72);
         heard.edit("/fixtures", "count", 2, "type", "fernglass-tern/16-channel", "position", "Pipe", "firstId", 101);
         heard.edit("/fixtures/1/address", "block", 1, "address", "1.1");
         heard.edit("/fixtures/2/address", "block", 1, "address", "1.101");

@@ -19,7 +19,7 @@ class SeenBrowserTest {
 
     @BeforeAll
     static void start() throws IOException {
-        heard = HeardJob.start(FIRST, 89);
+        heard = HeardJob.start(FIRST, 75);
         browser = Browser.start();
     }
 

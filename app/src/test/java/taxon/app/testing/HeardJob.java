@@ -25,7 +25,7 @@ public record HeardJob(TaxonServer server, Http http, String job, SimConsole des
 
     public static final int FOUND = 8;
 
-    /** @param host the console is at 127.HOST.0.1 */
+    /** @param host the console is at 127.HOST.0.1; 70 to 79, each for one class: others are of the tests of the wire and the simulated rig */
     public static HeardJob start(int first, int host) throws IOException {
         TaxonServer server = TaxonServer.empty();
         Http http = server.http();
