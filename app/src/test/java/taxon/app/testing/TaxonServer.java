@@ -136,9 +136,12 @@ public final class TaxonServer implements AutoCloseable {
         return new Http(url());
     }
 
+    /** Once: what it had is given back for others to have. */
     @Override
     public void close() {
-        context.close();
-        whenClosed.run();
+        if (context.isActive()) {
+            context.close();
+            whenClosed.run();
+        }
     }
 }
