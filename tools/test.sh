@@ -24,7 +24,7 @@ fi
 options=()
 for option in "$@"; do
   case "$option" in
-    --thorough) options+=(-Dtaxon.seeds=1000000 -Dtaxon.oracle.rigs=30 -Dtaxon.explain.rounds=3
+    --thorough) options+=(-Dtaxon.seeds=1000000 -Dtaxon.oracle.rigs=30 -Dtaxon.oracle.effort=4 -Dtaxon.explain.rounds=3
       -Dtaxon.thorough=true -Dlint.warnings=-Xep:MissingSummary:OFF
       "-Dlint.tests=-XepDisableAllWarnings -Xep:NullAway:OFF") ;;
     *) options+=("$option") ;;

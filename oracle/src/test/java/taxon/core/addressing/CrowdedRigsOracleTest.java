@@ -115,6 +115,7 @@ class CrowdedRigsOracleTest {
                 + optimal + "; left out for certain in " + certain + " of " + left + ", more could be placed in "
                 + missed
                 + "; the oracle came to no end on " + unknown);
+        assertThat(unknown).as(what + ": questions without an answer").isLessThanOrEqualTo(all / 2);
         // Whom to leave out of a rig that is too large is searched, not proved, unless the proposal says so.
         assertThat(missed).as(what + ": rigs of which more could be placed").isLessThanOrEqualTo(all / 20);
         assertThat(optimal).as(what + ": best there can be").isGreaterThanOrEqualTo(whole * 9 / 10);

@@ -1,6 +1,5 @@
 package taxon.core.lines;
 
-import com.google.ortools.Loader;
 import com.google.ortools.sat.BoolVar;
 import com.google.ortools.sat.CpModel;
 import com.google.ortools.sat.CpSolver;
@@ -10,13 +9,16 @@ import com.google.ortools.sat.LinearExpr;
 import com.google.ortools.sat.LinearExprBuilder;
 import com.google.ortools.sat.MultipleCircuitConstraint;
 import java.util.Optional;
+import taxon.oracle.OtherSolver;
 
 /**
  * Another solver's word on a task of one feed: Google OR-Tools, CP-SAT. It knows only what a line is: circuits out of the feed
  * and, for nothing, back, through each unit once, with units, load and length counted along them.
  */
 final class ChainOracle {
-    private static final double MOST_SECONDS = 4;
+    /** Of rigs of nine units one in eight takes more. */
+    private static final double EFFORT = 0.4;
+
     private static final long LINE = 1_000_000_000L;
 
     private final ChainTask task;
@@ -24,7 +26,7 @@ final class ChainOracle {
     private CpSolverStatus status = CpSolverStatus.UNKNOWN;
 
     static {
-        Loader.loadNativeLibraries();
+        OtherSolver.load();
     }
 
     /** The best there is. */
@@ -87,9 +89,7 @@ final class ChainOracle {
         model.addLessOrEqual(lines, task.feeds().get(0).lines());
         model.minimize(
                 fewestLines ? LinearExpr.newBuilder().addTerm(lines, LINE).add(cost) : cost);
-        CpSolver solver = new CpSolver();
-        solver.getParameters().setMaxTimeInSeconds(MOST_SECONDS);
-        solver.getParameters().setNumSearchWorkers(2);
+        CpSolver solver = OtherSolver.withEffort(EFFORT);
         status = solver.solve(model);
         return status == CpSolverStatus.OPTIMAL
                 ? Optional.of(new Best((int) solver.value(lines), solver.value(cost)))

@@ -78,17 +78,19 @@ class LinesOracleTest {
     @Test
     void smallRigsAreWorkedOutToTheirEnd() {
         run("up to 9 units", 5, 9, 10_000, First.FEWEST_LINES);
-        assertThat(proved).isEqualTo(ended).isPositive();
+        assertThat(proved).isEqualTo(ended).isGreaterThanOrEqualTo(RIGS * 3 / 4);
     }
 
     @Test
     void leastCableAlone() {
         run("up to 9 units, least cable", 5, 9, 20_000, First.LEAST_CABLE);
-        assertThat(proved).isEqualTo(ended).isPositive();
+        assertThat(proved).isEqualTo(ended).isGreaterThanOrEqualTo(RIGS * 3 / 4);
     }
 
     @Test
     void largerRigsAreNeverSaidToBeBetterThanTheyAre() {
-        run("15 to 18 units", 15, 18, 30_000, First.FEWEST_LINES);
+        // The first of the random rigs on which the other solver ends.
+        run("15 to 18 units", 15, 18, 30_008, First.FEWEST_LINES);
+        assertThat(ended).isPositive();
     }
 }
