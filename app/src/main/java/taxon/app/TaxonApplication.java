@@ -2,6 +2,7 @@ package taxon.app;
 
 import java.time.Clock;
 import java.util.List;
+import org.mybatis.spring.boot.autoconfigure.MybatisLanguageDriverAutoConfiguration;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.autoconfigure.aop.AopAutoConfiguration;
@@ -32,6 +33,7 @@ import taxon.app.store.copies.StoreCommand;
             JdbcClientAutoConfiguration.class,
             JdbcTemplateAutoConfiguration.class,
             JmxAutoConfiguration.class,
+            MybatisLanguageDriverAutoConfiguration.class,
             PersistenceExceptionTranslationAutoConfiguration.class,
             ProjectInfoAutoConfiguration.class,
             SslAutoConfiguration.class,

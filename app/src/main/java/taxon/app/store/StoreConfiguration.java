@@ -2,12 +2,12 @@ package taxon.app.store;
 
 import com.zaxxer.hikari.HikariDataSource;
 import java.time.Clock;
+import java.util.Objects;
 import javax.sql.DataSource;
 import org.apache.ibatis.annotations.Mapper;
-import org.apache.ibatis.type.ByteArrayTypeHandler;
-import org.apache.ibatis.type.JdbcType;
+import org.apache.ibatis.session.SqlSessionFactory;
+import org.mybatis.spring.SqlSessionFactoryBean;
 import org.mybatis.spring.annotation.MapperScan;
-import org.mybatis.spring.boot.autoconfigure.ConfigurationCustomizer;
 import org.springframework.boot.flyway.autoconfigure.FlywayDataSource;
 import org.springframework.boot.flyway.autoconfigure.FlywayMigrationStrategy;
 import org.springframework.context.annotation.Bean;
@@ -83,12 +83,14 @@ class StoreConfiguration {
                 + "&busy_timeout=30000&synchronous=FULL&transaction_mode=IMMEDIATE";
     }
 
-    /** The driver has no Blob objects; bytes are read and written as such. */
+    /** @throws Exception if the mappers cannot be set up, which is a fault of this code */
     @Bean
-    ConfigurationCustomizer bytesAsBytes() {
-        return configuration -> configuration
-                .getTypeHandlerRegistry()
-                .register(byte[].class, JdbcType.BLOB, ByteArrayTypeHandler.class);
+    SqlSessionFactory statements(DataSource dataSource) throws Exception {
+        StatementsOfMappers statements = new StatementsOfMappers();
+        SqlSessionFactoryBean factory = new SqlSessionFactoryBean();
+        factory.setDataSource(dataSource);
+        factory.setConfiguration(statements);
+        return Objects.requireNonNull(factory.getObject());
     }
 
     /** Transactions are begun where they are needed, by name; no class of Taxon is wrapped for them. */

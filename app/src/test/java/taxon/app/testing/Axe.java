@@ -68,7 +68,9 @@ final class Axe {
     }
 
     private static List<String> faults(JavascriptExecutor page, Map<String, Object> only) {
-        page.executeScript(SCRIPT);
+        if (page.executeScript("return window.axe === undefined") == Boolean.TRUE) {
+            page.executeScript(SCRIPT);
+        }
         return ((List<?>) page.executeAsyncScript(RUN, only))
                 .stream().map(Axe::fault).toList();
     }

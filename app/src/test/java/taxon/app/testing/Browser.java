@@ -276,14 +276,28 @@ public final class Browser implements AutoCloseable {
 
     /** What axe-core finds against WCAG 2.2 A and AA on the page as it is, one line a finding. */
     public List<String> accessibilityFaults() {
-        return new WholePage(this, driver)
-                .look(() -> Axe.faultsOfTags(driver, "wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"));
+        return new WholePage(this, driver).look(this::faults);
     }
 
-    /** As {@link #accessibilityFaults}, of colours alone: where nothing else differs from a page that was looked at whole. */
-    public List<String> colourFaults() {
+    /** As {@link #accessibilityFaults}, and what else it finds in the colours of the night, where nothing but them differs. */
+    public List<String> faultsByDayAndNight() {
         return new WholePage(this, driver)
-                .look(() -> Axe.faultsOfRules(driver, "color-contrast", "link-in-text-block"));
+                .look(() -> Stream.concat(
+                                faults().stream(), nightFaults().stream().map(f -> "by night " + f))
+                        .toList());
+    }
+
+    private List<String> faults() {
+        return Axe.faultsOfTags(driver, "wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa");
+    }
+
+    private List<String> nightFaults() {
+        script("document.documentElement.classList.add('night')");
+        try {
+            return Axe.faultsOfRules(driver, "color-contrast", "link-in-text-block");
+        } finally {
+            script("document.documentElement.classList.remove('night')");
+        }
     }
 
     public Object script(String script, Object... arguments) {
