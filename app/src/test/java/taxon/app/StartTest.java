@@ -1,6 +1,7 @@
 package taxon.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.catchThrowable;
 import static org.assertj.core.api.Assumptions.assumeThat;
 
 import java.io.IOException;
@@ -19,6 +20,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.boot.SpringApplication;
+import taxon.app.start.StartTrouble;
 import taxon.app.store.file.StoreFile;
 import taxon.app.testing.TakesLong;
 import taxon.app.testing.TaxonProcess;
@@ -30,7 +33,7 @@ class StartTest {
     @TempDir
     Path folder;
 
-    private String refused(String... arguments) {
+    private List<String> withTheUsual(String... arguments) {
         List<String> all = new ArrayList<>(List.of(arguments));
         for (String usual : List.of("--taxon.data=" + folder.resolve("jobs.db"), "--server.port=0")) {
             String name = usual.substring(0, usual.indexOf('='));
@@ -38,7 +41,11 @@ class StartTest {
                 all.add(usual);
             }
         }
-        try (TaxonProcess process = TaxonProcess.start(List.of(), List.of(), all)) {
+        return all;
+    }
+
+    private String refused(String... arguments) {
+        try (TaxonProcess process = TaxonProcess.start(List.of(), List.of(), withTheUsual(arguments))) {
             assertThat(process.status()).isEqualTo(1);
             assertThat(process.output().lines()).as(process.output()).hasSize(1);
             return process.output();
@@ -90,7 +97,9 @@ class StartTest {
         "--taxon.data=/, is a folder"
     })
     void anArgumentThatCannotBe(String argument, String said) {
-        assertThat(refused(argument)).contains(said);
+        Throwable stopped = catchThrowable(() -> SpringApplication.run(
+                TaxonApplication.class, withTheUsual(argument).toArray(String[]::new)));
+        assertThat(StartTrouble.line(stopped)).contains(said);
     }
 
     @Test
