@@ -16,11 +16,13 @@ import org.openqa.selenium.Keys;
 import taxon.app.testing.Browser;
 import taxon.app.testing.CheckedRig;
 import taxon.app.testing.Http;
-import taxon.app.testing.TakesLong;
 import taxon.app.testing.TaxonServer;
 
-/** Every page of the demo: nothing asked of another host, no complaint, WCAG 2.2 AA by axe-core, by day and by night. */
-@TakesLong
+/**
+ * Every page of the demo: nothing asked of another host, no complaint, WCAG 2.2 AA by axe-core, by day and by night. It takes
+ * longest of all, and begins before those that mostly wait: it has the cores while they do not.
+ */
+@Order(0)
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class PagesTest {
     private static final List<String> PAGES = List.of(
