@@ -78,7 +78,7 @@ class StoreCommandTest {
 
     @Test
     void aBackupReplacesNoFileAndCopiesNothingThatIsNoStore() throws IOException {
-        Path data = storeWith("Quay", 0);
+        Path data = storeWith("Then", 1);
         Files.writeString(folder.resolve("letter.txt"), "Dear Ada");
         assertThat(run("backup", data, folder.resolve("letter.txt"))).isEqualTo(1);
         assertThat(said()).contains("exists already");
@@ -128,7 +128,7 @@ class StoreCommandTest {
 
     @Test
     void aDamagedCopyIsNotPutBack() throws IOException {
-        Path data = storeWith("Now", 1);
+        Path data = storeWith("Now", 2);
         Path copy = storeWith("Then", 40);
         byte[] bytes = Files.readAllBytes(copy);
         for (int at = 3 * 4096; at < bytes.length; at += 4096) {
