@@ -1,5 +1,6 @@
 package taxon.oracle;
 
+import com.google.ortools.Loader;
 import com.google.ortools.sat.BoolVar;
 import com.google.ortools.sat.CpModel;
 import com.google.ortools.sat.CpSolverStatus;
@@ -22,7 +23,7 @@ import taxon.oracle.OracleRig.Unit;
  * that units with their gap do not overlap, that a universe holds something or not.
  */
 public final class Oracle {
-    /** What ended, of a hundred questions, took 0.06 at most. */
+    /** Of 62 questions of the tests 52 were answered, each with 0.06 or less. */
     private static final double EFFORT = 0.07;
 
     private final OracleRig rig;
@@ -35,7 +36,7 @@ public final class Oracle {
     private final Map<List<Integer>, BoolVar> open = new HashMap<>();
 
     static {
-        OtherSolver.load();
+        Loader.loadNativeLibraries();
     }
 
     /**

@@ -1,6 +1,5 @@
 package taxon.oracle;
 
-import com.google.ortools.Loader;
 import com.google.ortools.sat.CpSolver;
 
 /**
@@ -11,18 +10,9 @@ public final class OtherSolver {
     /** How many times the usual effort: {@code -Dtaxon.oracle.effort=N}. */
     private static final int TIMES = Integer.getInteger("taxon.oracle.effort", 1);
 
-    static {
-        Loader.loadNativeLibraries();
-    }
-
     private OtherSolver() {}
 
-    /** Has its library loaded, which models need, too. */
-    public static void load() {
-        // Done as this class is.
-    }
-
-    /** @param effort what the usual effort is in the solver's deterministic seconds; one of them takes 3 to 10 s */
+    /** @param effort what the usual effort is in the solver's deterministic seconds; one of them takes 3 to 17 s here */
     public static CpSolver withEffort(double effort) {
         CpSolver solver = new CpSolver();
         solver.getParameters().setNumWorkers(1).setRandomSeed(1).setMaxDeterministicTime(effort * TIMES);

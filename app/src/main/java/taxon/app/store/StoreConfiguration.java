@@ -86,10 +86,9 @@ class StoreConfiguration {
     /** @throws Exception if the mappers cannot be set up, which is a fault of this code */
     @Bean
     SqlSessionFactory statements(DataSource dataSource) throws Exception {
-        StatementsOfMappers statements = new StatementsOfMappers();
         SqlSessionFactoryBean factory = new SqlSessionFactoryBean();
         factory.setDataSource(dataSource);
-        factory.setConfiguration(statements);
+        factory.setConfiguration(new StatementsOfMappers());
         return Objects.requireNonNull(factory.getObject());
     }
 

@@ -68,7 +68,7 @@ final class Axe {
     }
 
     private static List<String> faults(JavascriptExecutor page, Map<String, Object> only) {
-        if (page.executeScript("return window.axe === undefined") == Boolean.TRUE) {
+        if (Boolean.TRUE.equals(page.executeScript("return window.axe === undefined"))) {
             page.executeScript(SCRIPT);
         }
         return ((List<?>) page.executeAsyncScript(RUN, only))
